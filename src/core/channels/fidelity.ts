@@ -92,6 +92,8 @@ export type Loss =
   | { readonly is: 'refused beside'; readonly offers: readonly string[] }
   | { readonly is: 'after sale prices'; readonly offers: readonly string[]; readonly off: Minor }
   | { readonly is: 'gift sent for nothing'; readonly off: Minor }
+  /** By these services it does not go. */
+  | { readonly is: 'gift keeps off'; readonly services: readonly string[] }
   | { readonly is: 'in no one feed'; readonly countries: readonly string[]; readonly goods: number }
   | { readonly is: 'plans full'; readonly fit: number; readonly goods: number }
   | { readonly is: 'no counterpart' | 'reaches nothing' | 'gift not listed' }

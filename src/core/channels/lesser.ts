@@ -14,6 +14,8 @@ interface Told {
  */
 function lesserOf(one: Told, other: Told): number {
   const least = Math.min(one.most, other.most);
+  // A gift leaves the goods worth what they are.
+  if (one.offer.kind.sort === 'gift' || other.offer.kind.sort === 'gift') return least;
   const [a, b] = [one, other].map(({ offer }) => wholeShare(offer));
   const isOfOrder = [one, other].map(({ offer }) => offer.level === 'order');
   const order = isOfOrder[0] ? a : b;

@@ -3,6 +3,8 @@ import { either, flat, item, offerOf, shopOf } from '../../../tests/books/shop.t
 import type { BookInput, ChannelId } from '../book/index.ts';
 import { dialectOf, type Note } from './index.ts';
 
+type Lanes = Parameters<typeof shopOf>[0];
+type Lane = Lanes[string];
 type Goods = Parameters<typeof shopOf>[1];
 
 const speeds = {
@@ -62,8 +64,6 @@ test.each([
   });
   expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBe(said);
 });
-
-type Lanes = Parameters<typeof shopOf>[0];
 
 /** Goods of two templates, put together by their sum: a channel at which the dearest pays is off by the cheaper. */
 const mixedBook = (lanes: Lanes, second: Partial<Goods[number]>) =>
@@ -202,6 +202,103 @@ test('of several goods offers that bring a basket below, the book may leave the 
   expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBe(1350);
 });
 
+test('goods that go alone are charged as what is worth as much as is asked, whatever less is charged', () => {
+  const falling: Lane = {
+    rate: {
+      is: 'table',
+      unit: 'value',
+      from: null,
+      breaks: [
+        { to: '40.00', amount: '9.00' },
+        { to: null, amount: '4.00' },
+      ],
+    },
+    freeFrom: { value: '50.00', test: 'before', of: 'basket' },
+  };
+  const book = (second: Record<string, Lane>) =>
+    shopOf(
+      { post: falling },
+      [item('A', { price: '40.00' }), item('B', { price: '11.00', template: 'second' }), item('C', { price: '10.50' })],
+      {
+        ...channels('lerrin-shop'),
+        templates: [
+          { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { post: falling } } },
+          { id: 'second', name: 'Second', origin: 'There', zones: ['home'], lanes: { home: second } },
+        ],
+        offers: [
+          offerOf('tenth', 1, { benefit: { is: 'off goods', goods: null, off: { by: 'percent', percent: '10' } } }),
+        ],
+      },
+    );
+  // 50.50 with C: 45.45 are left.
+  expect(saidOf('lerrin-shop', book({}), isThreshold('home'))).toBe(400);
+  // 51.00 with B: 45.90 are left, and A pays 9.00.
+  expect(saidOf('lerrin-shop', book({ post: flat('1.00') }), isThreshold('home'))).toBe(900);
+});
+
+test('an amount off each unit takes least of a few dear ones, goods that do not go there aside', () => {
+  const asked = { value: '20.00', test: 'after', of: 'basket' } as const;
+  const book = (second: Record<string, Lane>) =>
+    shopOf(
+      { post: flat('9.00', asked) },
+      [
+        item('A', { price: '1.00', tags: ['less'] }),
+        item('B', { price: '20.00', tags: ['less'] }),
+        item('C', { price: '19.00', template: 'second' }),
+      ],
+      {
+        ...channels('lerrin-shop'),
+        templates: [
+          { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { post: flat('9.00', asked) } } },
+          { id: 'second', name: 'Second', origin: 'There', zones: ['home'], lanes: { home: second } },
+        ],
+        selections: [{ id: 'less', name: 'Less', takes: { is: 'tags', any: ['less'], all: [] }, except: [] }],
+        offers: [
+          offerOf('less', 1, { benefit: { is: 'off goods', goods: 'less', off: { by: 'amount', amount: '4.00' } } }),
+        ],
+      },
+    );
+  // Of B 16.00 are left: the shop charges 9.00, the book leaves the 4.00.
+  expect(book({}).pays({ B: 1 })).toBe('0.00');
+  expect(saidOf('lerrin-shop', book({}), isThreshold('home'))).toBe(500);
+  // Beside C 1.00 off one A is enough.
+  expect(book({ post: flat('0.00') }).pays({ A: 1, C: 1 })).toBe('0.00');
+  expect(saidOf('lerrin-shop', book({ post: flat('0.00') }), isThreshold('home'))).toBe(800);
+});
+
+test('what is paid beside goods that are freed is not free itself below what its own threshold asks', () => {
+  const book = (value: string) => {
+    const own = { value, test: 'after', of: 'group' } as const;
+    const asked = { value: '20.00', test: 'after', of: 'basket' } as const;
+    return shopOf(
+      { post: flat('9.00', asked) },
+      [item('A', { price: '19.00' }), item('B', { price: '2.00', template: 'second', tags: ['less'] })],
+      {
+        ...channels('lerrin-shop'),
+        templates: [
+          { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { post: flat('9.00', asked) } } },
+          {
+            id: 'second',
+            name: 'Second',
+            origin: 'Here',
+            zones: ['home'],
+            lanes: { home: { post: flat('3.00', own) } },
+          },
+        ],
+        selections: [{ id: 'less', name: 'Less', takes: { is: 'tags', any: ['less'], all: [] }, except: [] }],
+        offers: [
+          offerOf('less', 1, { benefit: { is: 'off goods', goods: 'less', off: { by: 'amount', amount: '1.50' } } }),
+        ],
+      },
+    );
+  };
+  const isMain = (clause: Note['clause']) => clause.about === 'threshold' && clause.template === 'main';
+  // 9.00 less 1.50 there, 3.00 here.
+  expect(book('60.00').pays({ A: 1, B: 1 })).toBe('3.00');
+  expect(saidOf('lerrin-shop', book('60.00'), isMain)).toBe(450);
+  expect(saidOf('lerrin-shop', book('2.00'), isMain)).toBe(750);
+});
+
 test.each([
   ['20.00', 'exact'],
   ['11.00', 200],
@@ -236,6 +333,47 @@ test.each<[ChannelId, string]>([
   expect(saidOf(channel, book, isThreshold('home'))).toBe('exact');
 });
 
+test.each<[BookInput['mixedBy'], number]>([
+  // The shop is 5.00 above the least of 7.00 and 2.00, or 9.00 below what three lines at 3.00 add: not both.
+  ['lowest', 900],
+  // Of 9.00 the shop charges 7.00, and 9.00 less.
+  ['sum', 1100],
+])('at the shop rates of their own are not added, and groups are put together by the %s: %i', (mixedBy, said) => {
+  const ownRate = { waived: true, rate: { is: 'flat' as const, amount: '3.00' } };
+  const lanes = (amount: string) => ({ home: { post: flat(amount) } });
+  const book = shopOf(
+    { post: flat('7.00') },
+    [item('A'), item('B', { template: 'second' }), ...['C', 'D', 'E'].map((sku) => item(sku, { ownRate }))],
+    {
+      ...channels('lerrin-shop'),
+      mixedBy,
+      templates: [
+        { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: lanes('7.00') },
+        { id: 'second', name: 'Second', origin: 'Here', zones: ['home'], lanes: lanes('2.00') },
+      ],
+    },
+  );
+  expect(saidOf('lerrin-shop', book, isMixing)).toBe(said);
+});
+
+test('what no goods that go there are for lowers no threshold of theirs', () => {
+  const asked = { value: '50.00', test: 'after', of: 'basket' } as const;
+  const book = (second: Record<string, Lane>) =>
+    shopOf({ post: flat('9.00', asked) }, [item('A'), item('B', { template: 'second', tags: ['less'] })], {
+      ...channels('lerrin-shop'),
+      templates: [
+        { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { post: flat('9.00', asked) } } },
+        { id: 'second', name: 'Second', origin: 'Here', zones: ['home'], lanes: { home: second } },
+      ],
+      selections: [{ id: 'less', name: 'Less', takes: { is: 'tags', any: ['less'], all: [] }, except: [] }],
+      offers: [
+        offerOf('less', 1, { benefit: { is: 'off goods', goods: 'less', off: { by: 'percent', percent: '10' } } }),
+      ],
+    });
+  expect(saidOf('lerrin-shop', book({}), isThreshold('home'))).toBe('exact');
+  expect(saidOf('lerrin-shop', book({ post: flat('0.00') }), isThreshold('home'))).toBeGreaterThan(700);
+});
+
 test('at a feed a sale lowers no price of goods that another offer is for', () => {
   const selections = ['small', 'large'].map((id) => ({
     id,
@@ -258,6 +396,26 @@ test('at a feed a sale lowers no price of goods that another offer is for', () =
   const isCode = (clause: Note['clause']) => clause.about === 'offer' && clause.offer === 'code';
   expect(saidOf('findlark', book(['large']), isCode)).toBe('exact');
   expect(saidOf('findlark', book(['small', 'large']), isCode)).toBeGreaterThan(0);
+});
+
+test.each<[BookInput['mixedBy'], string[], number | string]>([
+  // Where the dearest pays a gift of 5.00 beside goods of 4.00 adds 1.00.
+  ['highest', [], 100],
+  ['sum', [], 500],
+  ['highest', ['fast'], 'unsayable'],
+])('at a feed a gift is sent for nothing, in the book by the %s, barred from %o: %s', (mixedBy, barred, said) => {
+  const gift = item('G', { barred });
+  const lanes = { post: flat('5.00'), fast: flat('5.00') };
+  const book = shopOf(lanes, [item('A', { template: 'second' }), gift], {
+    ...channels('findlark'),
+    mixedBy,
+    templates: [
+      { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: lanes } },
+      { id: 'second', name: 'Second', origin: 'Here', zones: ['home'], lanes: { home: { post: flat('4.00') } } },
+    ],
+    offers: [offerOf('gift', 1, { benefit: { is: 'gift', sku: 'G', units: 1 } })],
+  });
+  expect(saidOf('findlark', book, (clause) => clause.about === 'offer')).toBe(said);
 });
 
 test.each<[ChannelId]>([['harrowmere'], ['findlark']])(
@@ -308,4 +466,89 @@ test('of an offer with steps each step may be met that the book does not meet', 
   // Of 60.00 there are 54.00 left: the shop takes 7.50 off, the book 2.00.
   expect(said).toBeGreaterThanOrEqual(550);
   expect(said).toBeLessThanOrEqual(750);
+});
+
+test('at the shop goods that are told as two sets are not freed by what both come to', () => {
+  const parted = { ...flat('9.00'), kinds: { tube: { rate: { is: 'flat' as const, amount: '8.00' } } } };
+  const book = (value: string, unit: 'value' | 'kg', fast: Lane) =>
+    shopOf(
+      { post: flat('5.00', { value, unit, test: 'before', of: 'group' }), fast },
+      [item('A'), item('B', { kind: 'tube' })],
+      channels('lerrin-shop'),
+    );
+  const isPost = (clause: Note['clause']) => clause.about === 'threshold' && clause.service === 'post';
+  // One of each is worth 20.00, which is enough, and weighs 2 kg; in either set there are 10.00, and 1 kg.
+  expect(book('20.00', 'value', parted).pays({ A: 1, B: 1 })).toBe('0.00');
+  expect(saidOf('lerrin-shop', book('20.00', 'value', parted), isPost)).toBe(500);
+  expect(saidOf('lerrin-shop', book('2', 'kg', parted), isPost)).toBe(500);
+  expect(saidOf('lerrin-shop', book('20.00', 'value', flat('9.00')), isPost)).toBe('exact');
+});
+
+test('at a feed where one offer acts alone a gift keeps off all that another takes, however much that leaves', () => {
+  const book = shopOf({ post: flat('5.00') }, [item('A'), item('G', { price: '25.00' })], {
+    ...channels('findlark'),
+    offers: [
+      offerOf('gift', 1, { benefit: { is: 'gift', sku: 'G', units: 1 } }),
+      offerOf('all', 2, { benefit: { is: 'off order', off: { by: 'percent', percent: '100' } } }),
+    ],
+  });
+  // Of two at 10.00 the book takes 20.00, beside the gift; the gift at 25.00 is more.
+  expect(saidOf('findlark', book, (clause) => clause.about === 'offer' && clause.offer === 'gift')).toBe(2500);
+});
+
+test('at a feed the only service of a zone is its cheapest, whatever goods do not go by it', () => {
+  const book = (lanes: Record<string, Lane>) =>
+    shopOf(lanes, [item('A'), item('B', { barred: ['post'] })], {
+      ...channels('findlark'),
+      offers: [offerOf('free', 1, { benefit: { is: 'delivery', on: { is: 'cheapest' }, off: { by: 'free' } } })],
+    });
+  const isFree = (clause: Note['clause']) => clause.about === 'offer' && clause.offer === 'free';
+  expect(saidOf('findlark', book({ post: flat('9.00') }), isFree)).toBe('exact');
+  expect(saidOf('findlark', book({ post: flat('7.00'), fast: flat('9.00') }), isFree)).toBe(900);
+});
+
+test('at a feed an offer that acts in vain, or keeps another off, does not do both', () => {
+  const book = (test: 'before' | 'after') =>
+    shopOf({ post: flat('5.00') }, [item('A')], {
+      ...channels('findlark'),
+      offers: [
+        offerOf('fifth', 1, {
+          benefit: { is: 'off goods', goods: null, off: { by: 'percent', percent: '20' } },
+          code: { is: 'shared', code: 'FIFTH' },
+        }),
+        offerOf('less', 2, {
+          benefit: { is: 'off order', off: { by: 'amount', amount: '7.50' } },
+          asks: [{ over: 'value', value: '40.00', test, goods: null }],
+        }),
+      ],
+    });
+  const isLess = (clause: Note['clause']) => clause.about === 'offer' && clause.offer === 'less';
+  expect(saidOf('findlark', book('before'), isLess)).toBe(750);
+  expect(saidOf('findlark', book('after'), isLess)).toBe(750);
+});
+
+test('at a feed a gift is not used where a discount is more, though in the book that costs the free delivery', () => {
+  const book = (test: 'before' | 'after') =>
+    shopOf({ post: flat('9.00', { value: '50.00', test, of: 'basket' }) }, [item('A', { price: '60.00' }), item('G')], {
+      ...channels('findlark'),
+      offers: [
+        offerOf('gift', 1, { benefit: { is: 'gift', sku: 'G', units: 1 } }),
+        offerOf('fourth', 2, { benefit: { is: 'off order', off: { by: 'percent', percent: '25' } } }),
+      ],
+      eitherOr: [either('one', ['gift', 'fourth'])],
+    });
+  // 15.00 off leave 45.00: 9.00 are to be paid, and the gift at 10.00 is more than what is left of the 15.00.
+  expect(
+    book('after')
+      .answer({ A: 1 })
+      .choices.map(({ used }) => used),
+  ).toEqual([['gift']]);
+  expect(
+    book('before')
+      .answer({ A: 1 })
+      .choices.map(({ used }) => used),
+  ).toEqual([['fourth']]);
+  const isFourth = (clause: Note['clause']) => clause.about === 'offer' && clause.offer === 'fourth';
+  expect(saidOf('findlark', book('after'), isFourth)).toBeGreaterThanOrEqual(1500);
+  expect(saidOf('findlark', book('before'), isFourth)).toBe('exact');
 });

@@ -252,6 +252,10 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       ].join(' ');
     case 'gift sent for nothing':
       return `A gift is sent for nothing there, here it weighs with the rest: up to ${say(loss.off)} off.`;
+    case 'gift keeps off': {
+      const names = inARow(loss.services.map((id) => serviceName(book, id)));
+      return `By ${names} the gift does not go: here it is not given then, there it is shown all the same.`;
+    }
     case 'in no one feed':
       return [
         `In ${upToSome(loss.countries.map((one) => (one === 'all' ? 'other countries' : one)))} no feed has all goods:`,

@@ -10,7 +10,7 @@ import { type KeepsOut, keepingOut } from '../keeping-out.ts';
 import { settingsOf } from '../manifest.ts';
 import { numbered } from '../reach.ts';
 import type { Promotion } from './format.ts';
-import { type Delivered, deliveredGroups } from './groups.ts';
+import { type Delivered, type DeliveredLane, deliveredGroups } from './groups.ts';
 import { type Labels, labelsOf } from './labels.ts';
 import { speeds as inFile, limits } from './limits.ts';
 import { manifest } from './manifest.ts';
@@ -41,8 +41,8 @@ export interface Feed {
   readonly groups: readonly Delivered[];
   /** Countries of some where goods are sold; of all where none are named. */
   readonly inTarget: (countries: readonly string[] | null) => string[];
-  /** The most that any goods pay in some zones; everywhere where none are named. */
-  readonly mostIn: (zones: ReadonlySet<string> | null) => Minor;
+  /** The most that any goods pay in some zones, everywhere where none are named, at some speeds or at any. */
+  readonly mostIn: (zones: ReadonlySet<string> | null, speeds?: ReadonlySet<string>) => Minor;
   /** The promotions said so far, each under an id of its own. */
   readonly promotions: Promotion[];
 }
@@ -98,15 +98,10 @@ function feedOf(
     outside: wholeAtlas(book).filter((one) => !feeds.some((other) => aims(other, one))),
     groups,
     inTarget: (countries) => (countries ? sold.filter((country) => countries.includes(country)) : sold),
-    mostIn: (zones) =>
-      minor(
-        Math.max(
-          0,
-          ...groups.flatMap(({ lanes }) =>
-            lanes.filter((lane) => !zones || zones.has(lane.zone)).map(({ most }) => most),
-          ),
-        ),
-      ),
+    mostIn: (zones, speeds) => {
+      const isOf = ({ zone, speed }: DeliveredLane) => (!zones || zones.has(zone)) && (!speeds || speeds.has(speed));
+      return minor(Math.max(0, ...groups.flatMap(({ lanes }) => lanes.filter(isOf).map(({ most }) => most))));
+    },
     promotions: [],
   };
 }

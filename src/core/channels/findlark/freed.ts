@@ -45,7 +45,8 @@ function cheapestAt({ book, groups, spoken }: Feed, zone: string): { service: st
     const bit = 1 << book.services.findIndex(({ id }) => id === first.service);
     const isAlwaysThere = !first.ends && first.lost === null && group.goods.every(({ serves }) => (serves & bit) !== 0);
     const isLeast = others.every((other) => other.least > first.most && other.threshold === null);
-    isSure &&= isAlwaysThere && isLeast;
+    // Where there is no other, what does not go by it has none at all.
+    isSure &&= others.length === 0 || (isAlwaysThere && isLeast);
   }
   // What has no speed there is among the choices of the book all the same.
   const isUnsaid = book.templates.some((template) =>

@@ -1,16 +1,20 @@
 import { decimalText, type Instant, type Minor, minor } from '../../exact/index.ts';
 import { allGoods, conditionKindOf, lies, type Offer, type Part, partOf, sharedCode } from '../../offers/index.ts';
 import { isFor } from '../acting.ts';
+import { lostAtStep } from '../bounds.ts';
 import type { Listed, Note } from '../dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, noMoreThan, unsayable, worstOf } from '../fidelity.ts';
 import { lessBy, lesserInAll } from '../lesser.ts';
 import { forSomeAlone, limitsLost } from '../plain-offer.ts';
 import { byTemplate, fitted, wholeCountries } from '../reach.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
+import type { Does } from './does.ts';
 import { type Feed, promote } from './feed.ts';
 import type { GoodsOf, Promotion } from './format.ts';
 import { cheapestBy } from './freed.ts';
+import { givingAway, isDeliveredByRest } from './gifts.ts';
 import { limits } from './limits.ts';
+import { manifest } from './manifest.ts';
 import { heldAs } from './ready-feed.ts';
 import { refusedThere } from './review.ts';
 import { testedAfterSales } from './sales.ts';
@@ -28,7 +32,10 @@ interface ToldOffer {
   readonly fidelity: Fidelity;
   /** What it takes off an order there at the most. */
   readonly most: Minor;
-  /** Whether the book may leave it unused where it is best there: a gift that costs more to send than it saves. */
+  /**
+   * Whether the book may use it, or leave it, where that is not best there: a gift that costs more to send than it saves,
+   * or saves less than a discount that costs the free delivery.
+   */
   readonly mayCost: boolean;
 }
 
@@ -75,6 +82,7 @@ function toldOffer(feed: Feed, offer: Offer): ToldOffer | Fidelity {
     };
   const does = offer.level === 'delivery' ? freeing(feed, offer) : takingOff(feed, offer);
   if ('is' in does) return does;
+  const mayCost = offer.kind.sort === 'gift' && (does.fidelity.is !== 'exact' || isDeliveredByRest(feed));
   const asked = askedOf(feed, offer, does);
   if ('is' in asked) return asked;
   const lines = does.lines.map((line) => promotionOf(feed, offer, line, asked, does.misplaced));
@@ -95,8 +103,9 @@ function toldOffer(feed: Feed, offer: Offer): ToldOffer | Fidelity {
       refusedThere(feed, offer),
       limitsLost(offer, does.capped ? null : does.most),
     ]),
-    most: does.most,
-    mayCost: offer.kind.sort === 'gift' && does.fidelity.is !== 'exact',
+    // What costs the free delivery may take so much more than a gift that is used all the same.
+    most: mayCost ? minor(does.most + feed.mostIn(null)) : does.most,
+    mayCost,
   };
 }
 
@@ -105,30 +114,12 @@ const periodOf = (offer: Offer) =>
     ? []
     : [{ is: 'time', from: offset(offer.from), until: offset(offer.until), clock: 'UTC' } as const];
 
-/** What an offer does there, a line for each promotion that says it. */
-interface Does {
-  readonly lines: readonly {
-    readonly does: Promotion['does'];
-    /** The goods it acts on, where it takes something off them. */
-    readonly on: Part;
-    readonly from: Minor | null;
-    /** The zones where it is to hold; null: everywhere. */
-    readonly zones: ReadonlySet<string> | null;
-  }[];
-  readonly most: Minor;
-  /** How far off at the most an order is where it holds and is not told, or is told and does not hold. */
-  readonly misplaced: Minor;
-  /** Whether its largest discount is kept by what is told. */
-  readonly capped: boolean;
-  readonly fidelity: Fidelity;
-}
-
 const notThere = ({ benefit }: Offer): Fidelity =>
   unsayable({ is: 'benefit', kind: benefit.is }, 'the channel left out');
 
 function takingOff(feed: Feed, offer: Offer): Does | Fidelity {
   const { goods, say } = feed;
-  if (offer.kind.sort === 'gift') return givingAway(feed, offer);
+  if (offer.kind.sort === 'gift') return givingAway(feed, offer, offer.kind.gift(offer.benefit));
   const part = partOf(offer);
   if (part !== null && !goods.some((item) => lies(item, part)))
     return unsayable({ is: 'reaches nothing' }, 'live with it');
@@ -139,10 +130,12 @@ function takingOff(feed: Feed, offer: Offer): Does | Fidelity {
   });
   if (!does || !lines || lines.length < does.steps.length) return notThere(offer);
   const { most, capped, tests } = does;
+  const acting = { book: feed.book, channel: manifest.id, zones: null };
   const fidelity = worstOf(
-    tests.map((step) =>
-      testedAfterSales(feed, step, { part: allGoods, level: offer.level, most: () => step.off, of: offer }),
-    ),
+    tests.map((step, i) => {
+      const lost = lostAtStep(acting, tests, i);
+      return testedAfterSales(feed, step, { part: allGoods, level: offer.level, most: () => lost, of: offer });
+    }),
   );
   return { lines, most, misplaced: most, capped, fidelity };
 }
@@ -165,38 +158,6 @@ function doesBy(off: TakenOff, say: Feed['say']): { does: Promotion['does']; on:
   }
 }
 
-/** A gift: there it is packed for nothing, in the book as any line. */
-function givingAway({ book, goods, groups, spoken, mostIn, inTarget }: Feed, offer: Offer): Does | Fidelity {
-  const { kind, benefit } = offer;
-  if (kind.sort !== 'gift') return unsayable({ is: 'reaches nothing' }, 'live with it');
-  const { sku, units } = kind.gift(benefit);
-  const item = goods.find((one) => one.sku === sku);
-  if (!item) {
-    const { countries } = wholeCountries(book, offer.zones, () => minor(0));
-    return unsayable({ is: inTarget(countries).length === 0 ? 'reaches nothing' : 'gift not listed' }, 'live with it');
-  }
-  const own = groups.find(({ group }) => group.goods.includes(item));
-  const plus = [book.mixedBy, ...book.mixing.map(({ by }) => by)].map((by) =>
-    by.is === 'highest plus' ? by.further : 0,
-  );
-  const off = minor(mostIn(null) + Math.max(...plus));
-  const goesBy = ({ id }: { readonly id: string }) =>
-    (item.serves & (1 << book.services.findIndex((service) => service.id === id))) !== 0;
-  const isSame =
-    groups.length === 1 && spoken.every(goesBy) && (own?.lanes.every(({ isFlat, ends }) => isFlat && !ends) ?? false);
-  return {
-    lines: [{ does: { kind: 'gift', gift: item.listing, count: units }, on: allGoods, from: null, zones: offer.zones }],
-    most: minor(item.price * units),
-    misplaced: mostIn(null),
-    capped: true,
-    fidelity: isSame
-      ? exact
-      : groups.some(({ lanes }) => lanes.some(({ ends }) => ends))
-        ? unsayable({ is: 'gift sent for nothing', off }, 'live with it')
-        : bounded(off, { is: 'gift sent for nothing', off }, 'live with it'),
-  };
-}
-
 /** Free delivery: the services it names, or in each zone the cheapest choice. */
 function freeing(feed: Feed, offer: Offer): Does | Fidelity {
   if (offer.kind.sort !== 'delivery' || !offer.kind.isFree(offer.benefit)) return notThere(offer);
@@ -204,15 +165,18 @@ function freeing(feed: Feed, offer: Offer): Does | Fidelity {
   const freed = named
     ? { by: [{ zones: offer.zones, services: [...named] }], fidelity: exact }
     : cheapestBy(feed, offer);
+  const speedsOf = (services: Iterable<string>) => new Set([...services].flatMap((id) => feed.speedOf(id) ?? []));
+  // What is cheapest goes by the basket: in the book it may be any.
+  const may = named ? speedsOf(named) : undefined;
   return {
     lines: freed.by.flatMap(({ zones, services }) => {
-      const speeds = [...new Set(services.flatMap((service) => feed.speedOf(service) ?? []))];
+      const speeds = [...speedsOf(services)];
       return speeds.length === 0
         ? []
         : [{ does: { kind: 'delivery', speeds } as const, on: allGoods, from: null, zones }];
     }),
-    most: feed.mostIn(offer.zones),
-    misplaced: feed.mostIn(null),
+    most: feed.mostIn(offer.zones, may),
+    misplaced: feed.mostIn(null, may),
     capped: offer.limits.most === null,
     fidelity: freed.fidelity,
   };
@@ -325,6 +289,10 @@ function afterSales({ goods }: Feed, told: readonly ToldOffer[], one: ToldOffer)
   return bounded(off, { is: 'after sale prices', offers, off }, 'live with it');
 }
 
+/** Whether all that is lost of an offer is that it acts there where it does not in the book. */
+const actsInVain = (fidelity: Fidelity): boolean =>
+  fidelity.is === 'bounded' && fidelity.losses.every(({ is }) => is === 'tested before discounts');
+
 /**
  * An offer as it is used beside others there: of the promotions of goods the one that takes most, one of delivery with
  * it, and sales beside all of them, whatever the book lets act together.
@@ -338,15 +306,16 @@ function besideOthers(feed: Feed, told: readonly ToldOffer[], one: ToldOffer): F
     (other) =>
       one.as === 'goods' && other.as === 'goods' && (keeps(other) !== 'always' || one.mayCost || other.mayCost),
   );
+  const besideIt = (other: ToldOffer): number => Math.min(one.most, other.most);
   const joined = others.filter(
-    (other) => (one.as === 'delivery') !== (other.as === 'delivery') && keeps(other) !== 'never',
+    (other) => (one.as === 'delivery') !== (other.as === 'delivery') && keeps(other) !== 'never' && besideIt(other) > 0,
   );
   const by = (some: readonly ToldOffer[], fidelity: () => Fidelity) => (some.length === 0 ? exact : fidelity());
   // What it takes too little and what it takes too much make up for each other.
   return worstOf([
     addedUp([
       // Where it is not used there it is used on no price that is too low.
-      worstOf([one.fidelity, afterSales(feed, told, one)]),
+      worstOf([actsInVain(one.fidelity) ? exact : one.fidelity, afterSales(feed, told, one)]),
       by(apart, () => {
         const most = lesserInAll(one, apart, (a, b) => keepsOut(a.offer, b.offer) === 'always');
         return bounded(most, { is: 'best one only', offers: ids(apart) }, 'compete', 'live with it');
@@ -356,7 +325,7 @@ function besideOthers(feed: Feed, told: readonly ToldOffer[], one: ToldOffer): F
       one.fidelity,
       // Of those that add one acts.
       by(joined, () => {
-        const most = Math.max(...joined.map((other) => Math.min(one.most, other.most)));
+        const most = Math.max(...joined.map(besideIt));
         return bounded(most, { is: 'adds there', offers: ids(joined) }, 'add', 'live with it');
       }),
     ]),
