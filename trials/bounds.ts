@@ -3,7 +3,7 @@ import { parseArgs } from 'node:util';
 import { demoBook } from '../demo/book.ts';
 import { dialectOf, type Note } from '../src/core/channels/index.ts';
 import { marketOffersWorldOf, tellableWorldOf } from '../tests/telling/books.ts';
-import { cutOf } from '../tests/telling/cut-books.ts';
+import { weighedFew } from '../tests/telling/cut-books.ts';
 import { feedWorldOf } from '../tests/telling/feed-world.ts';
 import { smallBookOf } from '../tests/telling/small-books.ts';
 import { sayableOf, weighed, weighedAt } from '../tests/telling/weighed.ts';
@@ -61,15 +61,12 @@ for (const [id, worldOf] of [
   for (let seed = from; seed < from + books; seed += 1) {
     const { book } = worldOf(seed);
     const whole = sayableOf(dialect, book);
-    told(`book ${seed}, whole`, weighedAt(dialect, whole, baskets, seed, { places: placesOfBooks, arePriced: false }));
-    const place = placesOfBooks[seed % placesOfBooks.length] as string;
-    const few = sayableOf(dialect, cutOf(dialect, book, place, seed));
-    const weighing = { places: [place], arePriced: id !== 'findlark' };
-    cut.push(...told(`book ${seed}`, weighedAt(dialect, few, baskets, seed, weighing)));
+    told(`book ${seed}, whole`, weighedAt(dialect, whole, baskets, seed, { places: placesOfBooks, pricedTo: 0 }));
+    cut.push(...told(`book ${seed}`, weighedFew(dialect, book, baskets, seed)));
   }
   print(cut);
   console.log('The demo’s book');
-  const weighing = { places: demoPlaces, arePriced: false };
+  const weighing = { places: demoPlaces, pricedTo: 0 };
   told('the demo, whole', weighedAt(dialect, demoBook(), baskets, from, weighing));
   print(told('the demo', weighedAt(dialect, sayableOf(dialect, demoBook()), baskets, from, weighing)));
 }

@@ -28,16 +28,18 @@ export interface Aiming {
 
 /**
  * @param random from 0 to below 1
- * @param arePriced whether a basket may cost anything, or what its goods do
+ * @param pricedTo what a line may be priced at the most, in cents; nothing where goods cost what they do
  * @param places where it may go
  */
 export function aiming(
   file: BookFile,
   goods: readonly Listed[],
   random: () => number,
-  arePriced: boolean,
+  pricedTo: number,
   places: readonly string[],
 ): Aiming {
+  const arePriced = pricedTo > 0;
+  const cents = (price: number) => Math.max(1, Math.min(pricedTo, Math.floor(price)));
   const codes = file.offers.flatMap(({ code }) => (code?.is === 'shared' ? code.code : []));
   const under = (n: number) => Math.floor(random() * n);
   const pick = <T>(list: readonly T[]): T => list[under(list.length)] as T;
@@ -67,9 +69,29 @@ export function aiming(
     ofSort.set(sort, [...(ofSort.get(sort) ?? []), at]);
   });
   const sorts = [...ofSort.values()];
+  const dearestFirst = sorts.map((sort) =>
+    sort.filter((at) => (goods[at]?.price ?? 0) > 0).sort((a, b) => (goods[b]?.price ?? 0) - (goods[a]?.price ?? 0)),
+  );
+
+  /** The same with goods of one sort at what they cost, so that all comes as near to a value as they allow. */
+  const filled = (found: Aimed, to: number): Aimed => {
+    let left = to - worthOf(found);
+    let units = most.units - sumOf(found, (line) => line.units);
+    const more = pick(dearestFirst).flatMap((at) => {
+      const price = goods[at]?.price ?? 1;
+      const some = Math.min(Math.floor(left / price), units);
+      if (some <= 0 || found.lines.some((line) => line.at === at)) return [];
+      left -= some * price;
+      units -= some;
+      return [{ at, units: some, price: null }];
+    });
+    return { ...found, lines: [...found.lines, ...more] };
+  };
 
   const any = (): Aimed => {
-    const each = [...new Set(Array.from({ length: 1 + under(3) }, () => pick(pick(sorts))))];
+    // Few goods, now and then as many as there may be.
+    const many = 1 + under(under(8) === 0 ? most.units : 3);
+    const each = [...new Set(Array.from({ length: many }, () => pick(pick(sorts))))];
     // Many of what an offer takes whole, and a few of what costs a lot; else one, some or as many as there may be.
     const isParted = arePriced && each.length === 2 && amounts.length > 0 && under(2) === 0;
     const few = pick([1, 2, 5]);
@@ -83,13 +105,15 @@ export function aiming(
     const lines = each.map((at, i) => {
       const units = unitsOf(i, goods[at]?.price ?? 1);
       const isLast = i === each.length - 1;
-      const own = isLast ? left : under(2) === 0 ? 1 : Math.floor(left / 2);
-      const priced = isParted && !isLast ? pick(amounts) : Math.max(1, Math.floor(own / units));
+      const own = isLast ? left : pick([() => 1, () => Math.floor(left / 2), () => under(left)])();
+      const priced = isParted && !isLast ? pick(amounts) : cents(own / units);
       const price = target === null && !isParted ? null : priced;
       left = Math.max(0, left - (price ?? 0) * units);
       return { at, units, price };
     });
-    return { lines, codes: codes.filter(() => under(2) === 0), place: pick(places) };
+    const made = { lines, codes: codes.filter(() => under(2) === 0), place: pick(places) };
+    if (target !== null || isParted || under(2) === 0) return made;
+    return filled({ ...made, lines: lines.map((line) => ({ ...line, units: 1 })) }, pick(values));
   };
 
   /** One line of it changed, one more or fewer, or one code more or fewer, or where it goes. */
@@ -102,7 +126,7 @@ export function aiming(
       lines: lines.map((one, j) => (j === i ? { ...one, ...own } : one)),
     });
     const free = goods.map((_, at) => at).filter((at) => lines.every((one) => one.at !== at));
-    switch (under(arePriced ? 10 : 5)) {
+    switch (under(arePriced ? 11 : 6)) {
       case 0:
         return withLine({ units: Math.max(1, line.units + pick([-2, -1, 1, 2])) });
       case 1:
@@ -121,22 +145,26 @@ export function aiming(
         const others = found.codes.filter((one) => one !== code);
         return { ...found, codes: others.length < found.codes.length ? others : [...others, code] };
       }
-      case 5:
-        return withLine({ price: Math.max(1, priceOf(line) + pick([-100, -10, -3, -1, 1, 3, 10, 100])) });
+      case 5: {
+        const kept = lines.filter(() => under(2) === 0);
+        return filled({ ...found, lines: kept.length > 0 ? kept : [line] }, pick(values));
+      }
       case 6:
-        return withLine({ price: Math.max(1, Math.round(priceOf(line) * (0.6 + 0.8 * random()))) });
-      case 7: {
+        return withLine({ price: cents(priceOf(line) + pick([-100, -10, -3, -1, 1, 3, 10, 100])) });
+      case 7:
+        return withLine({ price: cents(priceOf(line) * (0.6 + 0.8 * random()) + 0.5) });
+      case 8: {
         // All of it dearer or cheaper alike, up to as much as is compared.
         const by = under(2) === 0 ? most.value / Math.max(1, worthOf(found)) : 0.7 + 0.6 * random();
-        return { ...found, lines: lines.map((one) => ({ ...one, price: Math.max(1, Math.floor(priceOf(one) * by)) })) };
+        return { ...found, lines: lines.map((one) => ({ ...one, price: cents(priceOf(one) * by) })) };
       }
-      case 8:
-        return withLine({ price: Math.max(1, Math.floor(pick(values) / line.units)) });
+      case 9:
+        return withLine({ price: cents(pick(values) / line.units) });
       default: {
         // All of it comes to a value at which something changes, or to as much as is compared.
         const rest = worthOf(found) - priceOf(line) * line.units;
         return withLine({
-          price: Math.max(1, Math.floor(((under(3) === 0 ? most.value : pick(values)) - rest) / line.units)),
+          price: cents(((under(3) === 0 ? most.value : pick(values)) - rest) / line.units),
         });
       }
     }
@@ -162,7 +190,7 @@ export function aiming(
     priced(found, i, higher) {
       const lines = found.lines.map((line, j) => (j === i ? { ...line, price: priceOf(line) + higher } : line));
       const made = { ...found, lines };
-      return lines.every(({ price }) => price === null || price > 0) && isCompared(made) ? made : null;
+      return lines.every(({ price }) => price === null || price === cents(price)) && isCompared(made) ? made : null;
     },
   };
 }

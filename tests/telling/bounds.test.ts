@@ -3,11 +3,11 @@ import { demoBook } from '../../demo/book.ts';
 import { dialectOf } from '../../src/core/channels/index.ts';
 import { seedFrom, times } from '../trials.ts';
 import { marketOffersWorldOf, tellableWorldOf } from './books.ts';
-import { cutOf } from './cut-books.ts';
+import { weighedFew } from './cut-books.ts';
 import { feedWorldOf } from './feed-world.ts';
 import { partedBookOf, smallBookOf } from './small-books.ts';
 import { sayableOf, weighed, weighedAt } from './weighed.ts';
-import { boundOf, isClose, placesOfBooks, widestRates } from './widest.ts';
+import { boundOf, isClose, widestRates } from './widest.ts';
 
 test(
   'what a rate at Harrowmere is said to be off at the most, some basket is off, within a tenth',
@@ -99,7 +99,7 @@ test.each([
   const dialect = dialectOf(id);
   const places = ['IE', 'GB LS1 1AA', 'GB BT1 1AA', 'FR'];
   const file = sayableOf(dialect, demoBook());
-  const { found, beyond } = weighedAt(dialect, file, times(10_000), seedFrom(1), { places, arePriced: false });
+  const { found, beyond } = weighedAt(dialect, file, times(10_000), seedFrom(1), { places, pricedTo: 0 });
   expect(beyond).toEqual([]);
   const close = found.filter(isClose).length;
   expect(close).toBeGreaterThanOrEqual(least);
@@ -114,10 +114,7 @@ test.each([
 ] as const)('of few clauses of any book at %s some basket is as far off as is said', (id, worldOf, least) => {
   const dialect = dialectOf(id);
   const found = Array.from({ length: times(60) }, (_, i) => seedFrom(1) + i).flatMap((seed) => {
-    const place = placesOfBooks[seed % placesOfBooks.length] as string;
-    const file = sayableOf(dialect, cutOf(dialect, worldOf(seed).book, place, seed));
-    const weighing = { places: [place], arePriced: id !== 'findlark' };
-    const { found: all, beyond } = weighedAt(dialect, file, 2000, seed, weighing);
+    const { found: all, beyond } = weighedFew(dialect, worldOf(seed).book, 2000, seed);
     expect(beyond, `book ${seed}`).toEqual([]);
     return all;
   });
@@ -133,7 +130,7 @@ test.each([
   let [all, close] = [0, 0];
   for (let seed = seedFrom(1); seed < seedFrom(1) + times(30); seed += 1) {
     const file = partedBookOf(dialect, seed);
-    const { found, beyond } = weighedAt(dialect, file, 4000, seed, { places: ['IE'], arePriced: false });
+    const { found, beyond } = weighedAt(dialect, file, 4000, seed, { places: ['IE'], pricedTo: 0 });
     expect(beyond, `book ${seed}`).toEqual([]);
     for (const one of found) {
       const { fidelity } = one.note;

@@ -1,17 +1,18 @@
 import { asOf, type BookFile, itemFor } from '../../src/core/book/index.ts';
-import { type Dialect, type Note, settingsOf } from '../../src/core/channels/index.ts';
+import { type Dialect, type Listed, type Note, settingsOf } from '../../src/core/channels/index.ts';
 import type { Minor } from '../../src/core/exact/index.ts';
+import { allGoods, lies, partOf } from '../../src/core/offers/index.ts';
 import { charges, type Question, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
 import { seeded } from '../trials.ts';
-import { type Aimed, aiming } from './aimed.ts';
+import { type Aimed, aiming, most } from './aimed.ts';
 import { touching } from './touching.ts';
 import { boundOf, type Found, isClose } from './widest.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
 
 /** The offers that the losses of a note name. */
-const namedBy = ({ fidelity }: Note): string[] =>
+export const namedBy = ({ fidelity }: Note): string[] =>
   fidelity.is !== 'bounded'
     ? []
     : fidelity.losses.flatMap((loss) =>
@@ -81,17 +82,17 @@ const isOfAllOrders = ({ fidelity }: Note): boolean =>
   fidelity.is === 'bounded' && fidelity.losses.every(({ is }) => is === 'budget as uses');
 
 /** What aimed baskets of a book are off. */
-interface Weighed {
+export interface Weighed {
   /** The widest for each bounded clause, of baskets in which no other is inexact but what goes with it. */
   readonly found: readonly Found[];
   /** Baskets that are off by more than all their clauses say. */
   readonly beyond: readonly string[];
 }
 
-/** Where baskets go, and whether they may cost anything, or what their goods do. */
+/** Where baskets go, and what a line of them may be priced at the most, in cents: nothing where goods cost what they do. */
 export interface Weighing {
   readonly places: readonly string[];
-  readonly arePriced: boolean;
+  readonly pricedTo: number;
 }
 
 /**
@@ -102,7 +103,10 @@ export function weighed(dialect: Dialect, file: BookFile, baskets: number, seed:
   const { book, goods } = opened(file);
   const { notes } = dialect.render(asOf(book, at), goods);
   if (notes.some(({ fidelity }) => fidelity.is === 'unsayable')) return { found: [], beyond: [] };
-  return weighedAt(dialect, file, baskets, seed, { places: ['IE'], arePriced: dialect.id !== 'findlark' });
+  return weighedAt(dialect, file, baskets, seed, {
+    places: ['IE'],
+    pricedTo: dialect.id === 'findlark' ? 0 : most.value,
+  });
 }
 
 /**
@@ -137,7 +141,7 @@ export function weighedAt(
   file: BookFile,
   baskets: number,
   seed: number,
-  { places, arePriced }: Weighing,
+  { places, pricedTo }: Weighing,
 ): Weighed {
   const { book: compiled, goods, ask } = opened(file);
   const book = asOf(compiled, at);
@@ -163,9 +167,13 @@ export function weighedAt(
         ]
       : [],
   );
+  const fixed = book.offers.filter(({ benefit }) => benefit.is === 'fixed price');
+  // Of what has a fee there are as many as its price allows; and a fixed price takes off what it is below that.
+  const isPricedItself = (item: Listed): boolean =>
+    item.handling !== null || fixed.some((offer) => lies(item, partOf(offer) ?? allGoods));
   const { speeds } = settingsOf(file, dialect);
   const random = seeded(seed);
-  const { any, near, priced } = aiming(file, goods, random, arePriced, places);
+  const { any, near, priced } = aiming(file, goods, random, pricedTo, places);
   const intended = new Float64Array(2 * book.services.length);
   let asks = 0;
   /** Asks both sides; what is off by one clause where nothing is inexact but what goes with it, else less than nothing. */
@@ -181,12 +189,13 @@ export function weighedAt(
       ...asked,
       lines: asked.lines.map(({ item: one, units }, j) => {
         const there = itemFor(one, dialect.id, asked.moment);
-        // Of what has a fee there are as many as its price allows.
-        const price = (there.handling ? null : basket.lines[j]?.price) ?? there.price;
+        const price = (isPricedItself(there) ? null : basket.lines[j]?.price) ?? there.price;
         return { units, item: { ...there, varies: null, price: price as Minor } };
       }),
       shopper: { ...asked.shopper, channel: dialect.id },
     };
+    // At their own prices goods may come to more than is compared.
+    if (question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0) > most.value) return () => -1;
     const choices = rules.charges(soldIn(question), at);
     const answers = charges(book, question, intended) === 'services' ? choices : [];
     const offs = book.services.flatMap(({ id }, i) => {
@@ -238,7 +247,7 @@ export function weighedAt(
   /** From a basket up to where it is widest for a clause, price by price: by steps that double while it grows. */
   function climb(one: (typeof found)[number], from: Aimed, ask: typeof offFor): void {
     let [basket, height] = [from, ask(from)(one)];
-    if (!arePriced || height <= 0 || height < one.widest / 2 || random() < 0.5) return;
+    if (pricedTo === 0 || height <= 0 || height < one.widest / 2 || random() < 0.5) return;
     for (const i of from.lines.keys())
       for (const sign of [1, -1])
         for (let step = 1; step > 0; ) {
