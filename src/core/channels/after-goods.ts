@@ -10,10 +10,10 @@ export interface FreedLevels {
   /** What a basket worth no more than so much pays all the same in which an offer acts, as the dearest pays alone. */
   paid(offer: Offer, upTo: number): number;
   /**
-   * What an offer that acts takes at the least where goods that are freed come to no less than a level asks, and all to
-   * no less than `worth`.
+   * What an offer that acts takes at the least, beside others that act, where goods that are freed come to no less than
+   * a level asks, and all to no less than `worth`.
    */
-  taken(offer: Offer, level: FreedLevel, worth: number): number;
+  taken(offer: Offer, level: FreedLevel, worth: number, others: readonly Offer[]): number;
 }
 type FreedLevel = Omit<Level, 'mass'>;
 
@@ -39,7 +39,10 @@ export function afterGoodsOnly(threshold: Threshold, freed: FreedLevels, offers:
         if (threshold.test === 'before') return level.charge;
         const worth = Math.max(threshold.value, level.value, asksWorth(offer));
         const others = bringing.filter((other) => other !== offer);
-        const least = Math.max(leastLowering(offer, others, worth, threshold), freed.taken(offer, level, worth));
+        const least = Math.max(
+          leastLowering(offer, others, worth, threshold),
+          freed.taken(offer, level, worth, others),
+        );
         return level.charge - least;
       }),
     );
@@ -59,6 +62,25 @@ export function afterGoodsOnly(threshold: Threshold, freed: FreedLevels, offers:
 }
 
 /**
+ * Whether some goods offers may take all of an item that costs no less than so much, in minor units: then each of them
+ * takes less beside the others than alone.
+ */
+export function mayTakeAll(offers: readonly Offer[], cheapest: number): boolean {
+  if (offers.length < 2) return false;
+  let left = cheapest;
+  let share = 0;
+  for (const { benefit } of offers) {
+    const { off } = benefit as Benefit & { off?: Off };
+    const percent = benefit.is === 'buy and get' ? benefit.percent : off?.by === 'percent' ? off.percent : null;
+    if (percent !== null) share += percentOf(minor(10_000), percent) / 10_000;
+    else if (off?.by === 'amount') left -= off.amount;
+    // What costs a lot is brought down to a fixed price, and by the others to nothing.
+    else return true;
+  }
+  return share >= 1 || left < cheapest * share;
+}
+
+/**
  * The least that an offer takes off a basket that is worth so much, in minor units, where what it leaves is worth less
  * than is asked, whatever others take: the book may leave it alone unused.
  */
@@ -66,7 +88,7 @@ function leastLowering(offer: Offer, others: readonly Offer[], worth: number, th
   const below = Math.max(1, worth - mostTaken(others, worth) - threshold.value + 1);
   const { is, off } = offer.benefit as Benefit & { off?: Off };
   const isWhole = is === 'off goods' && partOf(offer) === allGoods && offer.limits.most === null;
-  if (!isWhole || off === undefined) return below;
+  if (!isWhole || off === undefined || mayTakeAll([offer, ...others], 0)) return below;
   const taken =
     off.by === 'amount' ? Math.min(off.amount, worth) : percentOf(minor(worth), off.percent) - roundedByLine;
   return Math.max(below, taken);

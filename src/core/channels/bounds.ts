@@ -136,8 +136,9 @@ export const asksWorth = ({ values }: Offer): number => Math.max(0, ...values.ma
 
 /** Of some offers those that act on baskets which all of them together may bring below a value. */
 export function bringingBelow(value: Minor, offers: readonly Offer[]): readonly Offer[] {
-  // A unit at a fixed price is worth as much by itself, but for what else is taken off it.
-  if (offers.every(({ benefit }) => benefit.is === 'fixed price' && benefit.price >= value)) return [];
+  // A unit at a fixed price is worth as much by itself, but for what else is taken off it: by another fixed price too.
+  const [only, ...others] = offers;
+  if (others.length === 0 && only?.benefit.is === 'fixed price' && only.benefit.price >= value) return [];
   const { to } = loweringOf(value, offers);
   const within = offers.filter((offer) => asksWorth(offer) < to);
   return within.length === offers.length ? offers : bringingBelow(value, within);

@@ -552,3 +552,15 @@ test('at a feed a gift is not used where a discount is more, though in the book 
   expect(saidOf('findlark', book('after'), isFourth)).toBeGreaterThanOrEqual(1500);
   expect(saidOf('findlark', book('before'), isFourth)).toBe('exact');
 });
+
+test('at the shop two fixed prices may leave nothing of an item, and bring it below what is asked', () => {
+  const book = shopOf({ post: flat('9.00', { value: '2.00', test: 'after', of: 'basket' }) }, [item('A')], {
+    ...channels('lerrin-shop'),
+    offers: ['5.00', '4.00'].map((price, i) =>
+      offerOf(`fixed-${i}`, i + 1, { benefit: { is: 'fixed price', goods: null, price } }),
+    ),
+  });
+  // 5.00 and 6.00 off are all of 10.00: the shop charges 9.00, the book takes 6.00 and delivers free.
+  expect(book.pays({ A: 1 })).toBe('0.00');
+  expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBeGreaterThanOrEqual(500);
+});

@@ -1,9 +1,9 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { memo, minor, percentOf } from '../../exact/index.ts';
+import { memo, minor, once, percentOf } from '../../exact/index.ts';
 import { lies, type Offer, partOf } from '../../offers/index.ts';
 import type { Lane } from '../../rates/index.ts';
 import type { Acting } from '../acting.ts';
-import type { FreedLevels } from '../after-goods.ts';
+import { type FreedLevels, mayTakeAll } from '../after-goods.ts';
 import { roundedByLine, stated } from '../bounds.ts';
 import { type Level, levelsOf } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
@@ -14,6 +14,8 @@ import type { ShopPlaces } from './places.ts';
 
 /** What is in a basket beside goods of a lane. */
 export interface Beside extends Pick<FreedLevels, 'paid' | 'taken'>, Pick<Required<Acting>, 'zones' | 'acts'> {
+  /** The same where the same goods go along by the same lanes. */
+  readonly key: string;
   /** What another group pays at the least; null where there is none. */
   readonly any: number | null;
   /** Whether it is a part of what the book charges as one there. */
@@ -24,6 +26,7 @@ export interface Beside extends Pick<FreedLevels, 'paid' | 'taken'>, Pick<Requir
 
 /** Where nothing is known of what else is in a basket. */
 export const besideAnything: Beside = {
+  key: '',
   zones: null,
   acts: () => true,
   any: 0,
@@ -43,6 +46,15 @@ interface ActedOn {
   readonly cheapest: number;
 }
 
+/** The groups of which goods go to a zone by a service, and what tells these lanes from others. */
+interface Going {
+  laneOf(group: GoodsGroup): Lane | undefined;
+  readonly there: readonly GoodsGroup[];
+  /** What the dearest of the goods costs. */
+  readonly dearest: number;
+  readonly key: string;
+}
+
 export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): BesideAt {
   const places = new Map(book.templates.map(({ id }, at) => [id, at]));
   const actedOn = memo((offer: Offer): ActedOn => {
@@ -58,17 +70,28 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
     }
     return { some, whole, cheapest };
   });
-  return (own, { zones }, service) => {
-    const laneOf = ({ template }: GoodsGroup) => {
-      const at = places.get(template.id) ?? 0;
-      return book.templates[at]?.lanes.get(zones[at] ?? '')?.get(service);
-    };
-    const there = groups.flatMap((group) => {
-      const lane = laneOf(group);
-      const taken = lane ? takenBy(laneFor(book, group, lane), group.goods) : [];
-      return taken.length > 0 ? [{ group, dearest: shapeOf(taken).dearest }] : [];
-    });
-    const dearest = Math.max(0, ...there.map((one) => one.dearest));
+  const goingTo = memo(({ zones }: ShopPlaces) =>
+    once((service: string): Going => {
+      const laneOf = ({ template }: GoodsGroup) => {
+        const at = places.get(template.id) ?? 0;
+        return book.templates[at]?.lanes.get(zones[at] ?? '')?.get(service);
+      };
+      const all = groups.flatMap((group, i) => {
+        const lane = laneOf(group);
+        const taken = lane ? takenBy(laneFor(book, group, lane), group.goods) : [];
+        const key = `${i} ${zones[places.get(group.template.id) ?? 0]}`;
+        return taken.length > 0 ? [{ group, key, dearest: shapeOf(taken).dearest }] : [];
+      });
+      return {
+        laneOf,
+        there: all.map(({ group }) => group),
+        dearest: Math.max(0, ...all.map((one) => one.dearest)),
+        key: all.map(({ key }) => key).join(),
+      };
+    }, String),
+  );
+  return (own, place, service) => {
+    const { laneOf, there, dearest, key } = goingTo(place)(service);
     const paidBy = (some: Iterable<GoodsGroup>, upTo: number = stated.value): number => {
       let least = Number.POSITIVE_INFINITY;
       for (const group of some) {
@@ -80,21 +103,23 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
     };
     const least = paidBy(groups.filter((group) => group !== own));
     return {
-      zones,
-      acts: (offer) => there.some(({ group }) => actedOn(offer).some.has(group)),
+      key,
+      zones: place.zones,
+      acts: (offer) => there.some((group) => actedOn(offer).some.has(group)),
       any: Number.isFinite(least) ? least : null,
-      isPart: there.some(({ group }) => group !== own && areOne(group, own, laneOf(own))),
+      isPart: there.some((group) => group !== own && areOne(group, own, laneOf(own))),
       worth: Math.min(stated.value, dearest * stated.units),
       paid(offer, upTo) {
         const { some } = actedOn(offer);
         return some.has(own) ? 0 : paidBy(some, upTo);
       },
-      taken(offer, level, worth) {
+      taken(offer, level, worth, others) {
         const { whole, cheapest } = actedOn(offer);
         const any = leastTaken(offer, { cheapest, dearest, value: cheapest, units: 1 });
         // No basket is worth more than as many of the dearest as are compared.
         if (worth > dearest * stated.units) return Number.POSITIVE_INFINITY;
-        const isOfAll = there.every(({ group }) => whole.has(group));
+        if (mayTakeAll([offer, ...others], cheapest)) return 0;
+        const isOfAll = there.every((group) => whole.has(group));
         const ofAll = isOfAll ? takenOfAll(offer, level, worth, { cheapest, dearest }) : 0;
         // Of so many the cheapest may be others than those that are freed.
         const least = offer.benefit.is === 'buy and get' ? cheapest : shapeOf(own.goods).cheapest;

@@ -16,7 +16,7 @@ import type { ShopPlaces } from './places.ts';
 import { quotedAs } from './quotes.ts';
 import { isFlat, type SaidRate } from './steps.ts';
 import { textsIn } from './texts.ts';
-import { isOfGoods, ownThreshold, type ToldThreshold, thresholdOf } from './threshold.ts';
+import { ownThreshold, type ToldThreshold, thresholdOf } from './threshold.ts';
 
 /** A rate of a group in a zone of the shop's, and how truly it says the lane. */
 export interface ToldLane {
@@ -122,14 +122,7 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, b
       }
       const beside = lane.freeFrom ? besideAt(group, zone, service.id) : besideAnything;
       const holding = book.offers.map((offer) => mayHold(offer, beside.zones));
-      const key = [
-        bookZone,
-        service.id,
-        beside.any,
-        beside.worth,
-        ...book.offers.filter(isOfGoods).map(beside.paid),
-        ...holding,
-      ].join(' ');
+      const key = [bookZone, service.id, beside.key, ...holding].join(' ');
       const told = known.get(key) ?? toldOf(book, group, by, beside);
       known.set(key, told);
       if (told.rate === null)

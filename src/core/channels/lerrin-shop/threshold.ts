@@ -59,7 +59,7 @@ export function ownThreshold(book: CompiledBook, free: FreeFrom, freed: Freed, {
   };
 }
 
-export const isOfGoods = ({ kind }: Offer): boolean => kind.sort === 'goods';
+const isOfGoods = ({ kind }: Offer): boolean => kind.sort === 'goods';
 
 /**
  * Goods offers lower the value that is tested there, whatever the book tests, and act there even where they cost the
