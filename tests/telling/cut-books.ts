@@ -67,7 +67,7 @@ function aloneIn(file: BookFile, note: Note): BookFile[] {
  * but where a channel says rates no more than nearly, some are flat, as what rates are off by would hide all else. Of each
  * item there are others at other prices too, as in a catalogue of hundreds: a basket may cost anything.
  */
-export function cutOf(dialect: Pick<Dialect, 'id'>, book: BookFile, place: string, seed: number): BookFile {
+function cutOf(dialect: Pick<Dialect, 'id'>, book: BookFile, place: string, seed: number): BookFile {
   const random = seeded(seed * 19 + 7);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
   const keeps = pick(['mixing', 'thresholds', 'thresholds', 'offers', 'goods'] as const);
@@ -124,7 +124,7 @@ export function cutOf(dialect: Pick<Dialect, 'id'>, book: BookFile, place: strin
 /** What goods cost of which a basket of twenty may come to nearly any value; and the least and the most of it. */
 const anyPrices = ['0.01', '0.05', '0.25', '1.25', '6.25', '31.25', '60.00'];
 const farPrices = ['0.01', '60.00'];
-/** In cents. */
+/** What the dearest of them costs, in cents. */
 const dearest = 6000;
 const costing = (sku: string, price: string): string => `${sku}-${price}`;
 

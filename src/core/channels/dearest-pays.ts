@@ -72,7 +72,7 @@ const beyondLargest = (amounts: readonly number[]): number =>
     .slice(1)
     .reduce((sum, one) => sum + one, 0);
 
-/** How far the dearest of some groups differs at the most from a way of mixing them, in a basket of the stated units. */
+/** How far the dearest of some groups differs from a way of mixing them at the most, within the stated units. */
 function offBy(by: Mixing, all: readonly Together[]): Widest {
   const some = [...all].sort((a, b) => b.most - a.most).slice(0, stated.units);
   if (some.length < 2) return { above: 0, below: 0 };

@@ -65,19 +65,26 @@ test.each([
   expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBe(said);
 });
 
+/** Two templates with lanes to the home zone. */
+const twoTemplates = (main: Lanes, second: Lanes, from = 'Here'): BookInput['templates'] => [
+  { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { ...main } } },
+  { id: 'second', name: 'Second', origin: from, zones: ['home'], lanes: { home: { ...second } } },
+];
+
+/** An offer on the goods with the tag “less” alone. */
+const lessOff = (off: { by: 'amount'; amount: string } | { by: 'percent'; percent: string }): Partial<BookInput> => ({
+  selections: [{ id: 'less', name: 'Less', takes: { is: 'tags', any: ['less'], all: [] }, except: [] }],
+  offers: [offerOf('less', 1, { benefit: { is: 'off goods', goods: 'less', off } })],
+});
+
 /** Goods of two templates, put together by their sum: a channel at which the dearest pays is off by the cheaper. */
 const mixedBook = (lanes: Lanes, second: Partial<Goods[number]>) =>
   shopOf(lanes, [item('A'), item('B', { template: 'second', ...second })], {
     ...channels('lerrin-shop'),
     mixedBy: 'sum',
-    templates: ['main', 'second'].map((id) => ({
-      id,
-      name: id,
-      origin: 'Here',
-      zones: ['home'],
-      lanes: { home: { ...lanes } },
-    })),
+    templates: twoTemplates(lanes, lanes),
   });
+
 const isMixing = ({ about }: Note['clause']) => about === 'mixing';
 
 test('goods that a service is barred for are not put together with others by it', () => {
@@ -221,10 +228,7 @@ test('goods that go alone are charged as what is worth as much as is asked, what
       [item('A', { price: '40.00' }), item('B', { price: '11.00', template: 'second' }), item('C', { price: '10.50' })],
       {
         ...channels('lerrin-shop'),
-        templates: [
-          { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { post: falling } } },
-          { id: 'second', name: 'Second', origin: 'There', zones: ['home'], lanes: { home: second } },
-        ],
+        templates: twoTemplates({ post: falling }, second, 'There'),
         offers: [
           offerOf('tenth', 1, { benefit: { is: 'off goods', goods: null, off: { by: 'percent', percent: '10' } } }),
         ],
@@ -248,14 +252,8 @@ test('an amount off each unit takes least of a few dear ones, goods that do not 
       ],
       {
         ...channels('lerrin-shop'),
-        templates: [
-          { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { post: flat('9.00', asked) } } },
-          { id: 'second', name: 'Second', origin: 'There', zones: ['home'], lanes: { home: second } },
-        ],
-        selections: [{ id: 'less', name: 'Less', takes: { is: 'tags', any: ['less'], all: [] }, except: [] }],
-        offers: [
-          offerOf('less', 1, { benefit: { is: 'off goods', goods: 'less', off: { by: 'amount', amount: '4.00' } } }),
-        ],
+        templates: twoTemplates({ post: flat('9.00', asked) }, second, 'There'),
+        ...lessOff({ by: 'amount', amount: '4.00' }),
       },
     );
   // Of B 16.00 are left: the shop charges 9.00, the book leaves the 4.00.
@@ -275,20 +273,8 @@ test('what is paid beside goods that are freed is not free itself below what its
       [item('A', { price: '19.00' }), item('B', { price: '2.00', template: 'second', tags: ['less'] })],
       {
         ...channels('lerrin-shop'),
-        templates: [
-          { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { post: flat('9.00', asked) } } },
-          {
-            id: 'second',
-            name: 'Second',
-            origin: 'Here',
-            zones: ['home'],
-            lanes: { home: { post: flat('3.00', own) } },
-          },
-        ],
-        selections: [{ id: 'less', name: 'Less', takes: { is: 'tags', any: ['less'], all: [] }, except: [] }],
-        offers: [
-          offerOf('less', 1, { benefit: { is: 'off goods', goods: 'less', off: { by: 'amount', amount: '1.50' } } }),
-        ],
+        templates: twoTemplates({ post: flat('9.00', asked) }, { post: flat('3.00', own) }),
+        ...lessOff({ by: 'amount', amount: '1.50' }),
       },
     );
   };
@@ -340,17 +326,13 @@ test.each<[BookInput['mixedBy'], number]>([
   ['sum', 1100],
 ])('at the shop rates of their own are not added, and groups are put together by the %s: %i', (mixedBy, said) => {
   const ownRate = { waived: true, rate: { is: 'flat' as const, amount: '3.00' } };
-  const lanes = (amount: string) => ({ home: { post: flat(amount) } });
   const book = shopOf(
     { post: flat('7.00') },
     [item('A'), item('B', { template: 'second' }), ...['C', 'D', 'E'].map((sku) => item(sku, { ownRate }))],
     {
       ...channels('lerrin-shop'),
       mixedBy,
-      templates: [
-        { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: lanes('7.00') },
-        { id: 'second', name: 'Second', origin: 'Here', zones: ['home'], lanes: lanes('2.00') },
-      ],
+      templates: twoTemplates({ post: flat('7.00') }, { post: flat('2.00') }),
     },
   );
   expect(saidOf('lerrin-shop', book, isMixing)).toBe(said);
@@ -361,14 +343,8 @@ test('what no goods that go there are for lowers no threshold of theirs', () => 
   const book = (second: Record<string, Lane>) =>
     shopOf({ post: flat('9.00', asked) }, [item('A'), item('B', { template: 'second', tags: ['less'] })], {
       ...channels('lerrin-shop'),
-      templates: [
-        { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { post: flat('9.00', asked) } } },
-        { id: 'second', name: 'Second', origin: 'Here', zones: ['home'], lanes: { home: second } },
-      ],
-      selections: [{ id: 'less', name: 'Less', takes: { is: 'tags', any: ['less'], all: [] }, except: [] }],
-      offers: [
-        offerOf('less', 1, { benefit: { is: 'off goods', goods: 'less', off: { by: 'percent', percent: '10' } } }),
-      ],
+      templates: twoTemplates({ post: flat('9.00', asked) }, second),
+      ...lessOff({ by: 'percent', percent: '10' }),
     });
   expect(saidOf('lerrin-shop', book({}), isThreshold('home'))).toBe('exact');
   expect(saidOf('lerrin-shop', book({ post: flat('0.00') }), isThreshold('home'))).toBeGreaterThan(700);
@@ -409,10 +385,7 @@ test.each<[BookInput['mixedBy'], string[], number | string]>([
   const book = shopOf(lanes, [item('A', { template: 'second' }), gift], {
     ...channels('findlark'),
     mixedBy,
-    templates: [
-      { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: lanes } },
-      { id: 'second', name: 'Second', origin: 'Here', zones: ['home'], lanes: { home: { post: flat('4.00') } } },
-    ],
+    templates: twoTemplates(lanes, { post: flat('4.00') }),
     offers: [offerOf('gift', 1, { benefit: { is: 'gift', sku: 'G', units: 1 } })],
   });
   expect(saidOf('findlark', book, (clause) => clause.about === 'offer')).toBe(said);

@@ -105,6 +105,21 @@ const lost: readonly (readonly [Loss, string])[] = [
     ].join(' '),
   ],
   [{ is: 'limits', limits: ['uses', 'budget'] }, 'Not kept there, and it goes on: uses in all and the budget.'],
+  [
+    { is: 'tested after goods offers', offers: ['suds'], most: minor(180) },
+    'Tested there after “SUDS: 15 % off”, which acts even where it costs the free delivery: up to €1.80 differs.',
+  ],
+  [
+    { is: 'tested after goods offers', offers: ['suds', 'gone'], most: minor(180) },
+    [
+      'Tested there after “SUDS: 15 % off” and “gone”, which act even where they cost the free delivery:',
+      'up to €1.80 differs.',
+    ].join(' '),
+  ],
+  [
+    { is: 'gift keeps off', services: ['post'] },
+    'By Post the gift does not go: here it is not given then, there it is shown all the same.',
+  ],
   [{ is: 'adds there', offers: ['suds'] }, 'It adds to “SUDS: 15 % off” there.'],
   [
     { is: 'cap', cap: minor(730), services: ['post'], most: minor(600) },

@@ -70,7 +70,9 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return `Steps go by the value before discounts there: up to ${say(loss.off)} off.`;
     case 'tested after goods offers':
       return [
-        `Tested there after ${titles(loss.offers)}, which act even where they cost the free delivery:`,
+        loss.offers.length === 1
+          ? `Tested there after ${titles(loss.offers)}, which acts even where it costs the free delivery:`
+          : `Tested there after ${titles(loss.offers)}, which act even where they cost the free delivery:`,
         `up to ${say(loss.most)} differs.`,
       ].join(' ');
     case 'threshold of the basket':

@@ -59,7 +59,7 @@ function addedBy({ book, groups, mostIn }: Feed, item: Listed): Minor {
   return minor(Math.max(0, ...own.lanes.map(added)));
 }
 
-/** Whether what the book charges for delivery goes by what discounts leave of the goods, of which a gift takes nothing. */
+/** Whether what the book charges for delivery goes by what discounts leave of the goods: a gift leaves all. */
 export const isDeliveredByRest = ({ book, groups }: Feed): boolean =>
   groups.some(({ lanes }) => lanes.some(({ threshold, by }) => threshold?.test === 'after' || by.lane.after)) ||
   book.offers.some(({ level, values }) => level === 'delivery' && values.some(({ test }) => test === 'after'));

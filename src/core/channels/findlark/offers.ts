@@ -33,8 +33,8 @@ interface ToldOffer {
   /** What it takes off an order there at the most. */
   readonly most: Minor;
   /**
-   * Whether the book may use it, or leave it, where that is not best there: a gift that costs more to send than it saves,
-   * or saves less than a discount that costs the free delivery.
+   * Whether the book may use it, or leave it, where that is not best there: a gift that costs more to send than it
+   * saves, or saves less than a discount that costs the free delivery.
    */
   readonly mayCost: boolean;
 }

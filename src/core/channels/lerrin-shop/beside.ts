@@ -115,10 +115,10 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
       },
       taken(offer, level, worth, others) {
         const { whole, cheapest } = actedOn(offer);
-        const any = leastTaken(offer, { cheapest, dearest, value: cheapest, units: 1 });
         // No basket is worth more than as many of the dearest as are compared.
         if (worth > dearest * stated.units) return Number.POSITIVE_INFINITY;
         if (mayTakeAll([offer, ...others], cheapest)) return 0;
+        const any = leastTaken(offer, { cheapest, dearest, value: cheapest, units: 1 });
         const isOfAll = there.every((group) => whole.has(group));
         const ofAll = isOfAll ? takenOfAll(offer, level, worth, { cheapest, dearest }) : 0;
         // Of so many the cheapest may be others than those that are freed.
