@@ -1,6 +1,16 @@
+import type { CompiledBook } from '../book/index.ts';
 import { minor, percentOf } from '../exact/index.ts';
 import { allGoods, type Benefit, type Off, type Offer, partOf } from '../offers/index.ts';
-import { asksWorth, bringingBelow, highestBelow, mostTaken, roundedByLine, stated, type Threshold } from './bounds.ts';
+import {
+  asksWorth,
+  bringingBelow,
+  highestBelow,
+  mostTaken,
+  mostTakenOff,
+  roundedByLine,
+  stated,
+  type Threshold,
+} from './bounds.ts';
 import type { Level } from './charged-for-goods.ts';
 import { bounded, exact, type Fidelity } from './fidelity.ts';
 
@@ -29,11 +39,18 @@ export const freedAlways = (charge: number): FreedLevels => ({
  * threshold. Where the book tests list value, all that is freed is charged there once an offer brings the value below;
  * where it tests what is left, it keeps an offer unused that would cost more than it saves, and the channel does not.
  */
-export function afterGoodsOnly(threshold: Threshold, freed: FreedLevels, offers: readonly Offer[]): Fidelity {
+export function afterGoodsOnly(
+  book: CompiledBook,
+  threshold: Threshold,
+  freed: FreedLevels,
+  offers: readonly Offer[],
+): Fidelity {
   const bringing = bringingBelow(threshold.value, offers);
   const highest = highestBelow(threshold.value, bringing);
   const levels = freed.levels.filter(({ value }) => value <= highest);
   const losing = bringing.flatMap((offer) => {
+    // In its place the book may take what it keeps out.
+    const instead = mostTakenOff(rivalsOf(book, offer), highest);
     const off = Math.max(
       ...levels.map((level) => {
         if (threshold.test === 'before') return level.charge;
@@ -43,7 +60,7 @@ export function afterGoodsOnly(threshold: Threshold, freed: FreedLevels, offers:
           leastLowering(offer, others, worth, threshold),
           freed.taken(offer, level, worth, others),
         );
-        return level.charge - least;
+        return level.charge - Math.max(0, least - instead);
       }),
     );
     // What a single offer brings below what is asked is worth no more than that and what it may take in vain.
@@ -79,6 +96,10 @@ export function mayTakeAll(offers: readonly Offer[], cheapest: number): boolean 
   }
   return share >= 1 || left < cheapest * share;
 }
+
+/** The offers that an offer keeps out, always or where they share goods. */
+const rivalsOf = ({ offers, exclusions }: CompiledBook, offer: Offer): Offer[] =>
+  offers.filter((other) => other !== offer && other.level !== 'delivery' && exclusions(offer, other) !== 'none');
 
 /**
  * The least that an offer takes off a basket that is worth so much, in minor units, where what it leaves is worth less

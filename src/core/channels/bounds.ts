@@ -105,11 +105,20 @@ const takingOfSome = (offer: Offer): Taking[] =>
     .slice(-1)
     .map((last) => ({ ...last, from: 0 }));
 
+/** The most that is taken off goods that are worth no more than so much, in minor units. */
+const mostBy = (takings: readonly Taking[], worth: number): number =>
+  takings.reduce((sum, { share, amount, rounding }) => sum + Math.min(worth, share(worth) + amount + rounding), 0);
+
 /** The most that some offers take off goods that are worth so much, in minor units, whatever else is in a basket. */
 export const mostTaken = (offers: readonly Offer[], worth: number): number =>
-  offers
-    .flatMap(takingOfSome)
-    .reduce((sum, { share, amount, rounding }) => sum + Math.min(worth, share(worth) + amount + rounding), 0);
+  mostBy(offers.flatMap(takingOfSome), worth);
+
+/** The most that some offers take off a basket that is worth no more than so much, in minor units. */
+export const mostTakenOff = (offers: readonly Offer[], worth: number): number =>
+  mostBy(
+    offers.flatMap((offer) => takingOf(offer).findLast(({ from }) => from <= worth) ?? []),
+    worth,
+  );
 
 /** Infinite where that is not known. What the book frees by leaving offers unused costs no more than they save. */
 function loweringOf(value: Minor, offers: readonly Offer[], taking: (offer: Offer) => Taking[] = takingOf): Lowering {

@@ -122,7 +122,7 @@ export function testedAfterSales(
   return worstOf([
     // What is rounded by the unit there may lie below where it does not in the book.
     part === allGoods && offers.every((offer) => sales.offers.get(offer)?.fidelity.is === 'exact')
-      ? afterGoodsOnly(threshold, freedAlways(most(below)), offers)
+      ? afterGoodsOnly(book, threshold, freedAlways(most(below)), offers)
       : offers.length === 0 || lost === 0
         ? exact
         : bounded(
