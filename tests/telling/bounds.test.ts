@@ -149,12 +149,12 @@ test.each([['lerrin-shop'], ['harrowmere'], ['findlark']] as const)(
   (id) => {
     const dialect = dialectOf(id);
     let met = 0;
-    for (let seed = seedFrom(1); seed < seedFrom(1) + times(300); seed += 1) {
+    for (let seed = seedFrom(1); seed < seedFrom(1) + times(150); seed += 1) {
       const file = sayableOf(dialect, metOffersOf(dialect, seed));
       const { found, beyond } = weighedAt(dialect, file, 600, seed, { places: ['IE'], pricedTo: 0 });
       expect(beyond, `book ${seed}`).toEqual([]);
       met += found.filter(({ widest }) => widest > 0).length;
     }
-    expect(met).toBeGreaterThan(times(100));
+    expect(met).toBeGreaterThan(times(50));
   },
 );

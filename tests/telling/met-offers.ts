@@ -38,6 +38,17 @@ export function metOffersOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFil
         ],
       }),
       () => ({ is: 'gift', sku: 'A', units: 1 }),
+      () => ({
+        is: 'delivery',
+        on: { is: 'services', services: ['post'] },
+        off: pick([
+          { by: 'free' as const },
+          { by: 'percent' as const, percent: '50' },
+          { by: 'amount' as const, amount: cents(900) },
+          { by: 'to' as const, amount: cents(500) },
+        ]),
+      }),
+      () => ({ is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' as const } }),
     ])();
   const threshold = (): FreeFrom =>
     pick([
@@ -87,8 +98,18 @@ export function metOffersOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFil
         offerOf(id, i + 1, {
           benefit: benefit(),
           code: under(3) === 0 ? { is: 'shared', code: `CODE${i}` } : null,
+          limits: under(4) === 0 ? { most: { amount: cents(900), also: {} } } : {},
           asks:
-            under(3) === 0 ? [{ over: 'value', value: cents(7000), test: pick(['before', 'after']), goods: null }] : [],
+            under(3) === 0
+              ? [
+                  {
+                    over: 'value',
+                    value: cents(7000),
+                    test: pick(['before', 'after']),
+                    goods: pick([null, null, 'less', 'more']),
+                  },
+                ]
+              : [],
         }),
       ),
       eitherOr:

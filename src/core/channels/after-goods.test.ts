@@ -17,7 +17,12 @@ function beside(test: 'before' | 'after', ...offers: { off: string; from?: strin
       }),
     ),
   }).open();
-  const fidelity = afterGoodsOnly(book, { value: minor(5000), test }, freedAlways(600), book.offers);
+  const fidelity = afterGoodsOnly(
+    { book, channel: 'lerrin-shop', zones: null },
+    { value: minor(5000), test },
+    freedAlways(600),
+    book.offers,
+  );
   return fidelity.is === 'bounded' ? fidelity.bound : fidelity.is;
 }
 
@@ -54,6 +59,39 @@ test('tested after discounts what the book takes in place of the offer is not sa
   }).open();
   const [fifth] = book.offers;
   // A fifth of 50.00 is 10.00, and may be 0.10 less line by line: 1.90 more than 8.00.
-  const fidelity = afterGoodsOnly(book, { value: minor(5000), test: 'after' }, freedAlways(600), fifth ? [fifth] : []);
+  const fidelity = afterGoodsOnly(
+    { book, channel: 'lerrin-shop', zones: null },
+    { value: minor(5000), test: 'after' },
+    freedAlways(600),
+    fifth ? [fifth] : [],
+  );
   expect(fidelity).toMatchObject({ is: 'bounded', bound: 410 });
 });
+
+test.each([
+  // 5.00 less, of which 5 % are not taken off the order.
+  ['percent', '5', 600 - 475 + 11],
+  // Of 53.00 all is left that it takes.
+  ['amount', '3.00', 110],
+] as const)(
+  'tested after discounts what an offer takes is what it takes more: beside %s %s off the order',
+  (by, off, said) => {
+    const { book } = shopOf({}, [item('A')], {
+      offers: [
+        offerOf('tenth', 1, { benefit: { is: 'off goods', goods: null, off: { by: 'percent', percent: '10' } } }),
+        offerOf('order', 2, {
+          benefit: { is: 'off order', off: by === 'percent' ? { by, percent: off } : { by, amount: off } },
+        }),
+      ],
+    }).open();
+    const acting = { book, channel: 'lerrin-shop', zones: null } as const;
+    const [tenth] = book.offers;
+    const fidelity = afterGoodsOnly(
+      acting,
+      { value: minor(5000), test: 'after' },
+      freedAlways(600),
+      tenth ? [tenth] : [],
+    );
+    expect(fidelity).toMatchObject({ is: 'bounded', bound: said });
+  },
+);

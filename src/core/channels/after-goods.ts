@@ -1,6 +1,7 @@
 import type { CompiledBook } from '../book/index.ts';
 import { minor, percentOf } from '../exact/index.ts';
 import { allGoods, type Benefit, type Off, type Offer, partOf } from '../offers/index.ts';
+import { type Acting, loweringAt } from './acting.ts';
 import {
   asksWorth,
   bringingBelow,
@@ -40,17 +41,20 @@ export const freedAlways = (charge: number): FreedLevels => ({
  * where it tests what is left, it keeps an offer unused that would cost more than it saves, and the channel does not.
  */
 export function afterGoodsOnly(
-  book: CompiledBook,
+  acting: Acting,
   threshold: Threshold,
   freed: FreedLevels,
   offers: readonly Offer[],
 ): Fidelity {
+  const orders = loweringAt(acting).filter(({ level }) => level === 'order');
   const bringing = bringingBelow(threshold.value, offers);
   const highest = highestBelow(threshold.value, bringing);
   const levels = freed.levels.filter(({ value }) => value <= highest);
   const losing = bringing.flatMap((offer) => {
     // In its place the book may take what it keeps out.
-    const instead = mostTakenOff(rivalsOf(book, offer), highest);
+    const rivals = rivalsOf(acting.book, offer);
+    const instead = mostTakenOff(rivals, highest);
+    const beside = orders.filter((order) => !rivals.includes(order));
     const off = Math.max(
       ...levels.map((level) => {
         if (threshold.test === 'before') return level.charge;
@@ -60,7 +64,7 @@ export function afterGoodsOnly(
           leastLowering(offer, others, worth, threshold),
           freed.taken(offer, level, worth, others),
         );
-        return level.charge - Math.max(0, least - instead);
+        return level.charge - Math.max(0, leftOver(least, beside, threshold) - instead);
       }),
     );
     // What a single offer brings below what is asked is worth no more than that and what it may take in vain.
@@ -100,6 +104,19 @@ export function mayTakeAll(offers: readonly Offer[], cheapest: number): boolean 
 /** The offers that an offer keeps out, always or where they share goods. */
 const rivalsOf = ({ offers, exclusions }: CompiledBook, offer: Offer): Offer[] =>
   offers.filter((other) => other !== offer && other.level !== 'delivery' && exclusions(offer, other) !== 'none');
+
+/**
+ * What is saved by taking so much off goods, at the least, where offers on the order take off what is left: of a share
+ * they take that much less, and of an amount no more than there is. Without it they leave what is asked.
+ */
+function leftOver(taken: number, orders: readonly Offer[], threshold: Threshold): number {
+  if (orders.length === 0) return taken;
+  const shares = orders.flatMap(({ benefit }) =>
+    benefit.is === 'off order' && benefit.off.by === 'percent' ? [benefit.off.percent] : [],
+  );
+  const less = shares.reduce((sum, percent) => sum + percentOf(minor(taken), percent) + 1, 0);
+  return Math.min(taken - less, threshold.value);
+}
 
 /**
  * The least that an offer takes off a basket that is worth so much, in minor units, where what it leaves is worth less

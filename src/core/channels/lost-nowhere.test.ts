@@ -537,3 +537,34 @@ test('at the shop two fixed prices may leave nothing of an item, and bring it be
   expect(book.pays({ A: 1 })).toBe('0.00');
   expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBeGreaterThanOrEqual(500);
 });
+
+test('at a feed goods are charged below what a promotion for another template asks of them at their sale prices', () => {
+  const book = (percent: string) =>
+    shopOf({ post: flat('2.00') }, [item('A', { price: '25.00' }), item('B', { price: '50.00', template: 'second' })], {
+      ...channels('findlark'),
+      templates: twoTemplates(
+        { post: flat('2.00', { ...free, value: '22.00', test: 'before' }) },
+        { post: flat('2.70', { ...free, value: '3.00', test: 'before' }) },
+      ),
+      offers: [offerOf('sale', 1, { benefit: { is: 'off goods', goods: null, off: { by: 'percent', percent } } })],
+    });
+  const isSecond = (clause: Note['clause']) => clause.about === 'threshold' && clause.template === 'second';
+  // At 25.00 they are worth 22.00 all the same, at 15.00 not.
+  expect(saidOf('findlark', book('50'), isSecond)).toBe(0);
+  expect(saidOf('findlark', book('70'), isSecond)).toBe(270);
+});
+
+test('at the shop an offer that takes all leaves nothing that another takes, and saves that much less', () => {
+  const book = shopOf({ post: flat('8.23', { ...free, value: '1.40' }) }, [item('A', { price: '5.51' })], {
+    ...channels('lerrin-shop'),
+    offers: [
+      offerOf('unit', 1, {
+        benefit: { is: 'off goods', goods: null, off: { by: 'amount', amount: '5.70' } },
+        code: { is: 'shared', code: 'UNIT' },
+      }),
+      offerOf('order', 2, { benefit: { is: 'off order', off: { by: 'amount', amount: '3.40' } } }),
+    ],
+  });
+  // One A: free for 5.51 − 3.40 without the code, 8.23 with it.
+  expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBeGreaterThanOrEqual(823 - (551 - 340));
+});

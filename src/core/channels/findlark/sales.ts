@@ -114,6 +114,7 @@ export function testedAfterSales(
   const offers = [...sales.offers.keys()].filter((offer) =>
     goods.some((item) => sales.of.get(item)?.offer === offer && (part === allGoods || lies(item, part))),
   );
+  const acting = { book, channel: manifest.id, zones: null };
   const unseen = (offer: Offer) =>
     !sales.offers.has(offer) && (level === 'delivery' || offer.level === 'goods') && !(of && excludes(book, of, offer));
   // It takes no more of what is worth so much that sales may leave less than is asked.
@@ -122,7 +123,7 @@ export function testedAfterSales(
   return worstOf([
     // What is rounded by the unit there may lie below where it does not in the book.
     part === allGoods && offers.every((offer) => sales.offers.get(offer)?.fidelity.is === 'exact')
-      ? afterGoodsOnly(book, threshold, freedAlways(most(below)), offers)
+      ? afterGoodsOnly(acting, threshold, freedAlways(most(below)), offers)
       : offers.length === 0 || lost === 0
         ? exact
         : bounded(
@@ -130,6 +131,6 @@ export function testedAfterSales(
             { is: 'tested after goods offers', offers: offers.map(({ id }) => id), most: lost },
             'live with it',
           ),
-    level === 'goods' ? exact : beforeOnly({ book, channel: manifest.id, zones: null }, threshold, most, unseen),
+    level === 'goods' ? exact : beforeOnly(acting, threshold, most, unseen),
   ]);
 }

@@ -2,7 +2,7 @@ import { type Minor, minor } from '../../exact/index.ts';
 import { allGoods } from '../../offers/index.ts';
 import type { FreeFrom, Over } from '../../rates/index.ts';
 import type { Fallen } from '../atlas.ts';
-import { chargedUpTo, type LostUpTo, stated } from '../bounds.ts';
+import { bringingBelow, chargedUpTo, highestBelow, type LostUpTo, stated } from '../bounds.ts';
 import { mostCharged } from '../charged-for-goods.ts';
 import type { Listed, Note } from '../dialect.ts';
 import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
@@ -157,7 +157,6 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
     Math.max(...lanes.map(({ lane: { by, most }, goods }) => Math.min(most, mostCharged(by, goods, value))));
   const most = minor(upTo(stated.value));
   if (most === 0 || (acting.length === 0 && lane.threshold === null)) return [];
-  const below = (threshold: FreeFrom): number => chargedBelow(feed, threshold);
   const freedTogether = (value: number): Fidelity => {
     const off = minor(upTo(value));
     return bounded(off, { is: 'freed together', off }, 'live with it');
@@ -180,7 +179,9 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
         ...acting
           .filter((one) => !same(lane.threshold, one.said))
           .map(({ said }) =>
-            freedTogether(lane.threshold ? Math.max(below(lane.threshold), below(said)) : stated.value),
+            freedTogether(
+              lane.threshold ? Math.max(chargedBelow(feed, lane.threshold), unfreedUpTo(feed, said)) : stated.value,
+            ),
           ),
       ]),
     },
@@ -190,6 +191,12 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
 /** The highest list value of baskets that a threshold may leave charged, within what is compared. */
 const chargedBelow = ({ book }: Feed, free: FreeFrom): number =>
   free.over === 'value' ? chargedUpTo({ book, channel: manifest.id, zones: null }, free) : stated.value;
+
+/** The same of what a promotion asks, which tests what is left after sales. */
+const unfreedUpTo = ({ sales }: Feed, { value }: FreeFrom): number => {
+  const asked = minor(value);
+  return highestBelow(asked, bringingBelow(asked, [...sales.offers.keys()]));
+};
 
 const ownFidelity = (feed: Feed, { said, reached }: Freeing, most: LostUpTo): Fidelity =>
   worstOf([testedAfterSales(feed, said, { part: allGoods, level: 'delivery', most, of: null }), reached]);

@@ -77,7 +77,7 @@ function afterGoods(book: CompiledBook, free: FreeFrom, { levels, rate, handling
   };
   const acting = actingBeside(book, beside);
   return worstOf([
-    afterGoodsOnly(book, free, freed, loweringAt(acting).filter(isOfGoods)),
+    afterGoodsOnly(acting, free, freed, loweringAt(acting).filter(isOfGoods)),
     beforeOnly(
       acting,
       free,
