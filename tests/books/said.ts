@@ -1,0 +1,44 @@
+import type { BookInput, ChannelId } from '../../src/core/book/index.ts';
+import { dialectOf, type Note } from '../../src/core/channels/index.ts';
+import { offerOf, type shopOf } from './shop.ts';
+
+export type Lanes = Parameters<typeof shopOf>[0];
+export type Lane = Lanes[string];
+
+const speeds = {
+  'lerrin-shop': { post: 'post', fast: 'fast' },
+  harrowmere: { post: 'STANDARD', fast: 'EXPRESS' },
+  findlark: { post: 'standard', fast: 'express' },
+} as const;
+
+export const toldOf = (channel: ChannelId, book: ReturnType<typeof shopOf>) => {
+  const { book: compiled, goods } = book.open();
+  return dialectOf(channel).render(compiled, goods);
+};
+const boundOf = (note: Note | undefined): number | string | undefined =>
+  note?.fidelity.is === 'bounded' ? note.fidelity.bound : note?.fidelity.is;
+export const saidOf = (channel: ChannelId, book: ReturnType<typeof shopOf>, is: (clause: Note['clause']) => boolean) =>
+  boundOf(toldOf(channel, book).notes.find(({ clause }) => is(clause)));
+
+export const channels = (id: ChannelId): Partial<BookInput> => ({
+  channels: { [id]: { speeds: speeds[id as 'findlark'] } },
+});
+export const free = { value: '50.00', test: 'after', of: 'basket' } as const;
+export const isThreshold = (zone: string) => (clause: Note['clause']) =>
+  clause.about === 'threshold' && clause.zone === zone;
+
+/** Two templates with lanes to the home zone. */
+export const twoTemplates = (main: Lanes, second: Lanes, from = 'Here'): BookInput['templates'] => [
+  { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { ...main } } },
+  { id: 'second', name: 'Second', origin: from, zones: ['home'], lanes: { home: { ...second } } },
+];
+
+/** An offer on the goods with the tag “less” alone. */
+export const lessOff = (
+  off: { by: 'amount'; amount: string } | { by: 'percent'; percent: string },
+): Partial<BookInput> => ({
+  selections: [{ id: 'less', name: 'Less', takes: { is: 'tags', any: ['less'], all: [] }, except: [] }],
+  offers: [offerOf('less', 1, { benefit: { is: 'off goods', goods: 'less', off } })],
+});
+
+export const isMixing = ({ about }: Note['clause']) => about === 'mixing';
