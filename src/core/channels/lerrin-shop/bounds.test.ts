@@ -285,3 +285,24 @@ test('at the shop an offer that takes all leaves nothing that another takes, and
   // One A: free for 5.51 − 3.40 without the code, 8.23 with it.
   expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBeGreaterThanOrEqual(823 - (551 - 340));
 });
+
+test('free delivery that names a service waives the fees of all goods by the others too, whatever their rates', () => {
+  const own = { rate: { is: 'free' }, waived: true } as const;
+  const book = shopOf(
+    { post: flat('4.00'), fast: flat('9.00') },
+    [
+      item('A', { price: '1.00', ownRate: own, fee: { each: '1.50', waived: true } }),
+      item('B', { price: '1.00', fee: { each: '1.00', waived: true } }),
+    ],
+    {
+      ...channels('lerrin-shop'),
+      offers: [
+        offerOf('post', 1, {
+          benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } },
+        }),
+      ],
+    },
+  );
+  // Of nineteen A and a B by “fast” what “post” costs of B is paid, and all their fees.
+  expect(saidOf('lerrin-shop', book, ({ about }) => about === 'offer')).toBeGreaterThanOrEqual(400 + 19 * 150 + 100);
+});

@@ -195,8 +195,14 @@ function deliveryAs({ book, groups }: Saying, offer: Offer, say: (amount: Minor)
   const atMost = Math.min(whole, cap ?? whole, off.by === 'amount' ? off.amount : whole);
   if (atMost === 0) return unsayable({ is: 'no counterpart' }, 'speeds for its services');
   const paid = minor(Math.min(atMost, mostPaid));
-  const caught = lanes.filter((lane) => lane.most > 0 && !isMeant(lane));
-  const waived = (lane: Lane) => (fees ? mostWaived(lane.group) : 0);
+  const waivedBy = new Map(
+    book.services.map(({ id }) => [
+      id,
+      fees ? mostWaived(lanes.filter(({ service }) => service === id).map(({ group }) => group)) : 0,
+    ]),
+  );
+  const waived = ({ service }: Lane): number => waivedBy.get(service) ?? 0;
+  const caught = lanes.filter((lane) => lane.most + waived(lane) > 0 && !isMeant(lane));
   // Of a dearer choice that is the cheapest of some basket, as goods of several groups have no other, not all is paid.
   const short = named ? [] : caught.filter((lane) => !fetched.has(lane.service)).map((lane) => lane.most - atMost);
   const over = minor(Math.max(0, ...caught.map((lane) => Math.min(atMost, lane.most) + waived(lane)), ...short));
@@ -212,7 +218,7 @@ function deliveryAs({ book, groups }: Saying, offer: Offer, say: (amount: Minor)
         );
   return {
     campaigns: [{ benefit: { kind: 'delivery', atMost: say(paid), fees }, from: null }],
-    most: minor(atMost + Math.max(0, ...lanes.map(waived))),
+    most: minor(atMost + Math.max(0, ...waivedBy.values())),
     // What is kept may be the dearest, and less is paid then.
     pays: groups.some(({ set }) => set.kept) || lanes.some((lane) => waived(lane) > 0) ? null : paidOf(lanes, paid),
     capped: true,

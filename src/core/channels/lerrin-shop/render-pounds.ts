@@ -79,7 +79,7 @@ function groupsBeside(meant: readonly ToldGroup[], told: readonly ToldGroup[], o
         laneBeside(
           lane,
           there?.lanes.find(({ zone, service }) => zone.key === lane.zone.key && service === lane.service),
-          mostWaived(one.group),
+          mostWaived([one.group]),
           off,
         ),
       ),

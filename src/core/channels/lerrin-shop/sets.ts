@@ -194,7 +194,7 @@ function freedInParts(by: GroupLane, { goods }: GoodsGroup, { over, value }: Fre
 /** A rate with the threshold of its lane. */
 function withThreshold(book: CompiledBook, group: GoodsGroup, by: GroupLane, rate: SaidRate, beside: Beside): Told {
   const { freeFrom } = by.lane;
-  const handling = mostWaived(group);
+  const handling = mostWaived([group]);
   const levels = levelsOf(by, group.goods);
   const charged: LostUpTo = (value) => mostCharged(by, group.goods, value);
   const none = { levels: [{ charge: 0, value: 0, upTo: stated.value, units: 1, mass: 0 }], rate: () => 0, handling };
@@ -224,8 +224,18 @@ const saidBy = (
   fidelity: stepped.fidelity,
 });
 
-/** The most handling that free delivery waives, of goods of a group. */
-export const mostWaived = memo(({ goods }: GoodsGroup): Minor => mostFees(goods, ({ waivable }) => waivable));
+const mostWaivedOf = memo(({ goods }: GoodsGroup): Minor => mostFees(goods, ({ waivable }) => waivable));
+
+/** The most handling that free delivery waives, of goods of some groups together. */
+export function mostWaived(groups: readonly GoodsGroup[]): Minor {
+  const [first, ...others] = new Set(groups.filter((group) => mostWaivedOf(group) > 0));
+  if (!first) return minor(0);
+  if (others.length === 0) return mostWaivedOf(first);
+  return mostFees(
+    [first, ...others].flatMap(({ goods }) => goods),
+    ({ waivable }) => waivable,
+  );
+}
 
 /** Whether steps that charge nothing say the same: they waive no handling, and by grams they ask for masses. */
 const maySayBySteps = ({ goods }: GoodsGroup, over: 'value' | 'mass'): boolean =>
