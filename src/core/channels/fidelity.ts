@@ -83,6 +83,7 @@ export type Loss =
     }
   /** `cap`: null for all that is charged. */
   | { readonly is: 'cap'; readonly cap: Minor | null; readonly services: readonly string[]; readonly most: Minor }
+  | { readonly is: 'cap of each set'; readonly cap: Minor | null; readonly most: Minor }
   | { readonly is: 'title cut'; readonly letters: number }
   | { readonly is: 'terms too long'; readonly letters: number; readonly fit: number }
   | { readonly is: 'labels full'; readonly fit: number }

@@ -1,6 +1,7 @@
 /** The intended answer to a basket, and how it comes about. */
 export type { Answer, Choice, Hidden, Missing, Step } from './answer.ts';
 export { isStocked } from './basket.ts';
+export { faster } from './cheapest.ts';
 export { explain } from './explain.ts';
 export { meetingBaskets } from './meeting.ts';
 export {

@@ -125,6 +125,13 @@ const lost: readonly (readonly [Loss, string])[] = [
     { is: 'cap', cap: minor(730), services: ['post'], most: minor(600) },
     'Services cannot be named there; a cap of €7.30 frees Post too, up to €6.00.',
   ],
+  [
+    { is: 'cap of each set', cap: minor(730), most: minor(600) },
+    [
+      'There it pays up to €7.30 of what each set is charged, rates of their own among them,',
+      'and waives fees only where that is all: off by up to €6.00.',
+    ].join(' '),
+  ],
   [{ is: 'title cut', letters: 36 }, 'The title is cut to 36 letters.'],
 ];
 

@@ -225,6 +225,11 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
         `Services cannot be named there; ${loss.cap === null ? 'paying all' : `a cap of ${say(loss.cap)}`} frees`,
         `${inARow(loss.services.map((id) => serviceName(book, id)))} too, up to ${say(loss.most)}.`,
       ].join(' ');
+    case 'cap of each set':
+      return [
+        `There it pays ${loss.cap === null ? 'all' : `up to ${say(loss.cap)}`} of what each set is charged, rates of`,
+        `their own among them, and waives fees only where that is all: off by up to ${say(loss.most)}.`,
+      ].join(' ');
     case 'title cut':
       return `The title is cut to ${loss.letters} letters.`;
     case 'terms too long':

@@ -9,12 +9,12 @@ import { excludes } from '../keeping-out.ts';
 import { goodInEach, untellable } from '../plain-offer.ts';
 import { byTemplate } from '../reach.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
-import { mostPaid } from './conversion.ts';
+import { deliveryAs } from './delivery-offers.ts';
+import { type Does, notThere } from './does.ts';
 import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts';
 import { manifest } from './manifest.ts';
 import { entryOf } from './places.ts';
-import { mostWaived, type ToldGroup, type ToldLane } from './sets.ts';
-import { chargesOf, neverEnd } from './steps.ts';
+import type { ToldGroup } from './sets.ts';
 import { textsIn } from './texts.ts';
 
 /** An offer as campaigns of the shop, one for each step it has; letters are given when all are known. */
@@ -99,24 +99,10 @@ function mostBelow({ kind, benefit }: Offer, value: Minor, { most }: Does): Mino
 const leastValue = (asked: Minor | null, from: Minor | null, say: (amount: Minor) => string): string | null =>
   asked === null && from === null ? null : say(minor(Math.max(asked ?? 0, from ?? 0)));
 
-/** What an offer does, as one or several campaigns; `most`: what it can take off an order at the most. */
-interface Does {
-  readonly campaigns: readonly { readonly benefit: CampaignBenefit; readonly from: Minor | null }[];
-  readonly most: Minor;
-  /** Of delivery the amounts that are paid, where these are few. */
-  readonly pays?: readonly Minor[] | null;
-  /** Whether the largest discount an order is kept by what is told. */
-  readonly capped: boolean;
-  readonly fidelity: Fidelity;
-}
-
-const notThere = ({ benefit }: Offer): Fidelity =>
-  unsayable({ is: 'benefit', kind: benefit.is }, 'the channel left out');
-
 function doesAs(saying: Saying, offer: Offer): Does | Fidelity {
   const { book } = saying;
   const say = (amount: Minor) => amountText(amount, book.currency);
-  if (offer.level === 'delivery') return deliveryAs(saying, offer, say);
+  if (offer.level === 'delivery') return deliveryAs(book, saying.groups, offer);
   const does = takesOff(saying.goods, offer);
   if (!does) return notThere(offer);
   const acting = { book, channel: manifest.id, zones: null };
@@ -155,101 +141,6 @@ function benefitOf({ tagOf }: Saying, off: TakenOff, say: (amount: Minor) => str
     }
   }
 }
-
-/** Free or reduced delivery: services cannot be named there, so that what is paid of one is paid of all. */
-function deliveryAs({ book, groups }: Saying, offer: Offer, say: (amount: Minor) => string): Does | Fidelity {
-  if (offer.kind.sort !== 'delivery' || offer.benefit.is !== 'delivery') return notThere(offer);
-  const { off } = offer.benefit;
-  if (off.by === 'percent' || off.by === 'to') return notThere(offer);
-  const named = offer.kind.services(offer.benefit);
-  const lanes = groups
-    .filter(({ set }) => !set.kept)
-    .flatMap(({ group, lanes: mine }) => mine.map((lane) => ({ ...lane, group })))
-    .filter((lane) => lane.rate && (!offer.zones || offer.zones.has(lane.bookZone)));
-  const fetched = new Set(book.services.filter(({ pickup }) => pickup).map(({ id }) => id));
-  const rivals = (lane: Lane) =>
-    lanes.filter((other) => other !== lane && other.bookZone === lane.bookZone && !fetched.has(other.service));
-  // Alone for its goods, or never dearer than what is always there beside it, it is the cheapest choice of any basket.
-  const alwaysCheapest = (lane: Lane): boolean => {
-    const others = rivals(lane);
-    const services = new Set(others.filter(({ group }) => group === lane.group).map(({ service }) => service));
-    return others.every(
-      (other) =>
-        other.service === lane.service ||
-        !services.has(other.service) ||
-        (other.group === lane.group && lane.most <= leastOf(other)),
-    );
-  };
-  const maybeCheapest = (lane: Lane): boolean =>
-    rivals(lane).every(
-      (other) => other.group !== lane.group || !isAlwaysThere(book, other) || other.most > leastOf(lane),
-    );
-  const cap = offer.limits.most;
-  const fees = off.by === 'free' && cap === null;
-  // What only reduces looks at the charge of groups: rates of an item's own are added to that.
-  const isActedOn = ({ group, service }: Lane): boolean =>
-    (fees || group.own === null) && (named ? named.has(service) : !fetched.has(service));
-  const isMeant = (lane: Lane): boolean => isActedOn(lane) && (named !== null || alwaysCheapest(lane));
-  const meant = lanes.filter((lane) => isActedOn(lane) && (named !== null || maybeCheapest(lane)));
-  const whole = Math.max(0, ...meant.map((lane) => lane.most));
-  const atMost = Math.min(whole, cap ?? whole, off.by === 'amount' ? off.amount : whole);
-  if (atMost === 0) return unsayable({ is: 'no counterpart' }, 'speeds for its services');
-  const paid = minor(Math.min(atMost, mostPaid));
-  const waivedBy = new Map(
-    book.services.map(({ id }) => [
-      id,
-      fees ? mostWaived(lanes.filter(({ service }) => service === id).map(({ group }) => group)) : 0,
-    ]),
-  );
-  const waived = ({ service }: Lane): number => waivedBy.get(service) ?? 0;
-  const caught = lanes.filter((lane) => lane.most + waived(lane) > 0 && !isMeant(lane));
-  // Of a dearer choice that is the cheapest of some basket, as goods of several groups have no other, not all is paid.
-  const short = named ? [] : caught.filter((lane) => !fetched.has(lane.service)).map((lane) => lane.most - atMost);
-  const over = minor(Math.max(0, ...caught.map((lane) => Math.min(atMost, lane.most) + waived(lane)), ...short));
-  const services = [...new Set(caught.map((lane) => lane.service))];
-  const fidelity =
-    over === 0
-      ? exact
-      : bounded(
-          over,
-          { is: 'cap', cap: atMost === paid ? paid : null, services, most: over },
-          'the same services',
-          'live with it',
-        );
-  return {
-    campaigns: [{ benefit: { kind: 'delivery', atMost: say(paid), fees }, from: null }],
-    most: minor(atMost + Math.max(0, ...waivedBy.values())),
-    // What is kept may be the dearest, and less is paid then.
-    pays: groups.some(({ set }) => set.kept) || lanes.some((lane) => waived(lane) > 0) ? null : paidOf(lanes, paid),
-    capped: true,
-    fidelity,
-  };
-}
-
-/** What of the charges of some lanes is paid where all of each is; null where not all is, or they are many. */
-function paidOf(lanes: readonly Lane[], atMost: Minor): Minor[] | null {
-  const charges = lanes.map(({ rate }) => (rate ? chargesOf(rate) : []));
-  if (charges.includes(null)) return null;
-  const all = [...new Set(charges.flatMap((some) => some ?? []))];
-  return all.length > mostCharges || all.some((charge) => charge > atMost) ? null : all.sort((a, b) => a - b);
-}
-const mostCharges = 24;
-
-/** A lane with the group that it charges. */
-type Lane = ToldLane & { readonly group: ToldGroup['group'] };
-
-/** Whether a service is offered for a group whatever of it is bought. */
-const isAlwaysThere = (book: CompiledBook, { group, service, rate }: Lane): boolean => {
-  const bit = 1 << book.services.findIndex(({ id }) => id === service);
-  return (
-    group.goods.every(({ serves, mass }) => (serves & bit) !== 0 && (mass !== null || rate?.steps.by === 'value')) &&
-    rate !== null &&
-    neverEnd(rate.steps)
-  );
-};
-
-/** What a lane charges at the least, its own threshold minded. */
-const leastOf = ({ rate, least }: ToldLane): number => (rate && rate.freeFrom !== null ? 0 : least);
 
 /** Limits as the shop keeps them: uses in all, and a budget as so many of them. */
 function limitsOf(
