@@ -161,3 +161,26 @@ test('at a feed goods are charged below what a promotion for another template as
   expect(saidOf('findlark', book('50'), isSecond)).toBe(0);
   expect(saidOf('findlark', book('70'), isSecond)).toBe(270);
 });
+
+test('at a feed a threshold does not go in countries of which no promotion asks it', () => {
+  const asked = { ...free, of: 'group', test: 'before' } as const;
+  const book = shopOf({ post: flat('2.00') }, [item('A'), item('B', { price: '60.00', template: 'second' })], {
+    ...channels('findlark'),
+    zones: [
+      { id: 'home', name: 'Home', takes: ['IE'], leaves: [] },
+      { id: 'europe', name: 'Europe', takes: ['IE', 'FR'], leaves: [] },
+    ],
+    templates: [
+      { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { post: flat('2.00', free) } } },
+      {
+        id: 'second',
+        name: 'Second',
+        origin: 'Here',
+        zones: ['europe'],
+        lanes: { europe: { post: flat('2.70', asked) } },
+      },
+    ],
+  });
+  // One is free in the book everywhere, there in Ireland alone.
+  expect(saidOf('findlark', book, (clause) => clause.about === 'threshold' && clause.template === 'second')).toBe(270);
+});

@@ -162,6 +162,8 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
     return bounded(off, { is: 'freed together', off }, 'live with it');
   };
   const own = acting.find((one) => one.zone === lane.zone && same(lane.threshold, one.said));
+  const naming = own ? [own] : acting;
+  const unnamed = [...countries].some((country) => !naming.some((one) => one.countries.includes(country)));
   return [
     {
       clause: { about: 'threshold', template, zone: lane.zone, service: lane.service },
@@ -175,7 +177,7 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
       fidelity: worstOf([
         own ? ownFidelity(feed, own, upTo) : acting.length > 0 ? exact : untold(lane.threshold),
         // Where the zone is another's by another template, its promotion does not go.
-        own && [...countries].some((country) => !own.countries.includes(country)) ? freedTogether(stated.value) : exact,
+        lane.threshold !== null && acting.length > 0 && unnamed ? freedTogether(stated.value) : exact,
         ...acting
           .filter((one) => !same(lane.threshold, one.said))
           .map(({ said }) =>
