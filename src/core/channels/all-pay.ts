@@ -105,7 +105,8 @@ function offByParts({ parts, by, whole, least, most }: Together<PartLane>): numb
   const dearest = [...parts].sort((a, b) => b.most - a.most).slice(0, many);
   const sum = dearest.reduce((total, one) => total + one.most, 0);
   if (parts.every(({ isFlat }) => isFlat) && least === most) return sum - most;
-  const sums = parcelledBy(parts, mostOfGoods(whole).mass);
+  // Goods of which no mass is known come in a parcel too.
+  const sums = parcelledBy(parts, Math.max(1, mostOfGoods(whole).mass));
   if (sums === null) return Math.max(sum - least, most - least);
   const off = sums.map((one) => {
     const meant = chargedBetween(by, whole, one.after, one.to);

@@ -104,3 +104,12 @@ test('a price changes no rate that a marketplace is told, but how far off it is 
   expect(saidOf('harrowmere', book('900.00'), isRate)).toBe('exact');
   expect(saidOf('harrowmere', book('1.00'), isRate)).toBe(300);
 });
+
+test('goods without a mass that are told as two plans pay in each at a marketplace', () => {
+  const book = shopOf(
+    { post: flat('4.00'), fast: flat('6.00', { ...free, of: 'group', test: 'before' }) },
+    [item('A', { mass: null }), item('B', { mass: null, barred: ['post'] })],
+    channels('harrowmere'),
+  );
+  expect(saidOf('harrowmere', book, ({ about }) => about === 'mixing')).toBe(600);
+});
