@@ -53,7 +53,7 @@ export function afterGoodsOnly(
   const losing = bringing.flatMap((offer) => {
     // In its place the book may take what it keeps out.
     const rivals = rivalsOf(acting.book, offer);
-    const instead = mostTakenOff(rivals, highest);
+    const instead = mostTakenBy(acting.book, rivals, highest);
     const beside = orders.filter((order) => !rivals.includes(order));
     const off = Math.max(
       ...levels.map((level) => {
@@ -104,6 +104,13 @@ export function mayTakeAll(offers: readonly Offer[], cheapest: number): boolean 
 /** The offers that an offer keeps out, always or where they share goods. */
 const rivalsOf = ({ offers, exclusions }: CompiledBook, offer: Offer): Offer[] =>
   offers.filter((other) => other !== offer && other.level !== 'delivery' && exclusions(offer, other) !== 'none');
+
+/** What they take off a basket that is worth no more than so much, in minor units: one of them if no two act together. */
+function mostTakenBy({ exclusions }: CompiledBook, rivals: readonly Offer[], worth: number): number {
+  const each = rivals.map((one) => mostTakenOff(one, worth));
+  const areApart = rivals.every((one, i) => rivals.slice(i + 1).every((other) => exclusions(one, other) === 'order'));
+  return areApart ? Math.max(0, ...each) : each.reduce((sum, one) => sum + one, 0);
+}
 
 /**
  * What is saved by taking so much off goods, at the least, where offers on the order take off what is left: of a share

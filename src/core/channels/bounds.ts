@@ -113,10 +113,12 @@ const mostBy = (takings: readonly Taking[], worth: number): number =>
 export const mostTaken = (offers: readonly Offer[], worth: number): number =>
   mostBy(offers.flatMap(takingOfSome), worth);
 
-/** The most that some offers take off a basket that is worth no more than so much, in minor units. */
-export const mostTakenOff = (offers: readonly Offer[], worth: number): number =>
+/** The most that an offer takes off a basket that is worth no more than so much, in minor units. */
+export const mostTakenOff = (offer: Offer, worth: number): number =>
   mostBy(
-    offers.flatMap((offer) => takingOf(offer).findLast(({ from }) => from <= worth) ?? []),
+    takingOf(offer)
+      .filter(({ from }) => from <= worth)
+      .slice(-1),
     worth,
   );
 
