@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { channels, free, isThreshold, saidOf, toldOf } from '../../../tests/books/said.ts';
+import { channels, free, isThreshold, type Lane, saidOf, toldOf } from '../../../tests/books/said.ts';
 import { flat, item, offerOf, shopOf } from '../../../tests/books/shop.ts';
 import type { ChannelId } from '../book/index.ts';
 import type { Note } from './index.ts';
@@ -112,4 +112,31 @@ test('goods without a mass that are told as two plans pay in each at a marketpla
     channels('harrowmere'),
   );
   expect(saidOf('harrowmere', book, ({ about }) => about === 'mixing')).toBe(600);
+});
+
+test('goods of two plans at a marketplace are off by what is said of their rate and of mixing, and by no more', () => {
+  const breaks = [
+    { to: '20.00', amount: '5.46' },
+    { to: null, amount: '14.85' },
+  ];
+  const post: Lane = {
+    rate: { is: 'table', unit: 'value', breaks },
+    freeFrom: { ...free, value: '6.00', of: 'group' },
+  };
+  const book = shopOf(
+    { post, fast: flat('6.00') },
+    [item('A', { price: '2.00' }), item('B', { price: '2.00', barred: ['fast'] })],
+    channels('harrowmere'),
+  );
+  // One of each pays 10.15 twice, as near to all that is ever charged as one amount comes; meant are 5.46.
+  const said = (about: string) =>
+    Number(
+      saidOf(
+        'harrowmere',
+        book,
+        (clause) =>
+          clause.about === about && (about === 'mixing' || ('service' in clause && clause.service === 'post')),
+      ),
+    );
+  expect(said('rate') + said('mixing')).toBe(2 * 1015 - 546);
 });

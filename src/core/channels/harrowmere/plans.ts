@@ -33,8 +33,8 @@ export interface PlanLane extends PartLane, Pick<Spoken, 'place' | 'speed'>, Pic
   readonly rate: Pick<Rate, 'first' | 'further'> | null;
   readonly threshold: FreeFrom | null;
   readonly fidelity: Fidelity;
-  /** The same of baskets alone that are worth no more than a value. */
-  fidelityUpTo(value: number): Fidelity;
+  /** What is said of it of baskets alone that are worth no more than a value. */
+  saidUpTo(value: number): Pick<PlanLane, 'fidelity' | 'parcels'>;
 }
 
 /** Goods that are told as one plan. */
@@ -144,8 +144,9 @@ function planOf(
     const by = laneFor(book, whole, lane);
     const head = { group, place, zone: place.key, service, speed, bookZone, by, whole: whole.goods, alone };
     if (!('charges' in charged)) {
-      const none = { rate: null, threshold: null, least: 0, most: 0, parcels: noParcels, isFlat: true, ends: true };
-      return [{ ...head, ...none, fidelity: charged, fidelityUpTo: () => charged }];
+      const none = { rate: null, threshold: null, least: 0, most: 0, isFlat: true, ends: true };
+      const said = { fidelity: charged, parcels: noParcels };
+      return [{ ...head, ...none, ...said, saidUpTo: () => said }];
     }
     const fit = parcels.fits[told.indexOf(charged)];
     // Without a mass it is not offered where the book asks for one.
@@ -155,7 +156,6 @@ function planOf(
       isUneven(charged.charges)
         ? offIn(chargedAsPriced(laneFor(book, group, lane), goods, value), holds, fit)
         : fit.off;
-    const off = offUpTo(stated.value);
     const most = first + further * (parcelsOfAll(goods, holds) - 1);
     const nearest = (left: Minor): Fidelity =>
       boundedIf(
@@ -166,18 +166,24 @@ function planOf(
         'a flat rate',
         'live with it',
       );
-    const fidelityUpTo = (value: number) => worstOf([nearest(offUpTo(value)), charged.fidelity]);
+    const saidUpTo = (value: number): Pick<PlanLane, 'fidelity' | 'parcels'> => {
+      const left = offUpTo(value);
+      return {
+        fidelity: worstOf([nearest(left), charged.fidelity]),
+        parcels: { first, further, holds, most: parcelsOfAll(goods, holds), off: left },
+      };
+    };
+    const said = saidUpTo(stated.value);
     return [
       {
         ...head,
         rate: { first: say(first), further: say(further) },
         threshold: group.own?.waivable === false ? null : lane.freeFrom,
-        fidelity: fidelityUpTo(stated.value),
-        fidelityUpTo,
+        ...said,
+        saidUpTo,
         least: lane.freeFrom ? 0 : Math.min(first, charged.least),
         most: Math.max(most, mostCharged(by, whole.goods)),
-        parcels: { first, further, holds, most: parcelsOfAll(goods, holds), off },
-        isFlat: further === 0 && off === 0,
+        isFlat: further === 0 && said.parcels.off === 0,
         ends: charged.ends,
       },
     ];

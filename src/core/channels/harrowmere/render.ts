@@ -53,6 +53,7 @@ export function render(site: Site, book: CompiledBook, goods: readonly Listed[])
     goods: told.lines.filter((line) => 'benefit' in line),
   };
   const freeing = thresholds.notes.map((one) => noteOf(one, told.of));
+  const said = saidBelow(plans, freeing);
   return {
     rules: rulesOf(file),
     notes: [
@@ -62,11 +63,11 @@ export function render(site: Site, book: CompiledBook, goods: readonly Listed[])
       {
         clause: { about: 'mixing' },
         reads: [['PLAN', { is: 'plans', count: plans.length }]],
-        fidelity: mixing(book, plans),
+        fidelity: mixing(book, said),
       },
       ...shownNotes(book),
       ...zoneNotes(book, places),
-      ...laneNotes(book, plans, speech, freeing),
+      ...laneNotes(book, said, speech),
       ...freeing,
       ...offers.drafted.map((one) => noteOf(one, told.of)),
     ],
@@ -205,26 +206,28 @@ function zoneNotes(book: CompiledBook, places: Places): Note[] {
     );
 }
 
-/**
- * What is said of each lane: rates of the plans that are charged by it. From where a lane is free on both sides it
- * charges nothing.
- *
- * @param freeing what is said of thresholds
- */
-function laneNotes(
-  book: CompiledBook,
-  plans: readonly ToldPlan[],
-  { spoken, speedOf }: Speech,
-  freeing: readonly Note[],
-): Note[] {
-  const keyOfLane = (template: string, zone: string, service: string) => [template, zone, service].join('\u0000');
-  const isFreedAlike = new Set(
+/** Plans as is said of their lanes: from where one is free on both sides it charges nothing. */
+function saidBelow(plans: readonly ToldPlan[], freeing: readonly Note[]): ToldPlan[] {
+  const keyOf = (template: string, zone: string, service: string) => [template, zone, service].join('\u0000');
+  const freedAlike = new Set(
     freeing.flatMap(({ clause, fidelity }) =>
       clause.about === 'threshold' && fidelity.is === 'exact'
-        ? keyOfLane(clause.template, clause.zone, clause.service)
+        ? keyOf(clause.template, clause.zone, clause.service)
         : [],
     ),
   );
+  const isFreedAlike = ({ own, template }: ToldPlan['group'], { bookZone, service }: PlanLane) =>
+    own === null && freedAlike.has(keyOf(template.id, bookZone, service));
+  return plans.map((told) => ({
+    ...told,
+    lanes: told.lanes.map((lane) =>
+      isFreedAlike(told.group, lane) ? { ...lane, ...lane.saidUpTo(paidBelow(lane)) } : lane,
+    ),
+  }));
+}
+
+/** What is said of each lane: rates of the plans that are charged by it. */
+function laneNotes(book: CompiledBook, plans: readonly ToldPlan[], { spoken, speedOf }: Speech): Note[] {
   const used = new Set(plans.map(({ group }) => group.template.id));
   return book.templates
     .filter(({ id }) => used.has(id))
@@ -258,13 +261,7 @@ function laneNotes(
               reads: ratesRead(told),
               fidelity: worstOf([
                 // Plans add: what goods of several are off besides is said of how groups become one.
-                worstOf(
-                  told.map(({ lane }) =>
-                    isFreedAlike.has(keyOfLane(template.id, zone.id, service.id))
-                      ? lane.fidelityUpTo(paidBelow(lane))
-                      : lane.fidelity,
-                  ),
-                ),
+                worstOf(told.map(({ lane }) => lane.fidelity)),
                 taken ? unsayable({ is: 'speed taken', service: service.id, speed }, 'a speed of its own') : exact,
               ]),
             },
