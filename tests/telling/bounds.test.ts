@@ -6,6 +6,7 @@ import { marketOffersWorldOf, tellableWorldOf } from './books.ts';
 import { weighedFew } from './cut-books.ts';
 import { feedWorldOf } from './feed-world.ts';
 import { metDeliveriesOf } from './met-deliveries.ts';
+import { metMixesOf } from './met-mixes.ts';
 import { metOffersOf } from './met-offers.ts';
 import { partedBookOf, smallBookOf } from './small-books.ts';
 import { sayableOf, weighed, weighedAt } from './weighed.ts';
@@ -152,10 +153,13 @@ test.each([
   ['deliveries and fees', 'lerrin-shop', metDeliveriesOf],
   ['deliveries and fees', 'harrowmere', metDeliveriesOf],
   ['deliveries and fees', 'findlark', metDeliveriesOf],
+  ['rates of several groups', 'lerrin-shop', metMixesOf],
+  ['rates of several groups', 'harrowmere', metMixesOf],
+  ['rates of several groups', 'findlark', metMixesOf],
 ] as const)('where %s meet at %s no basket is off by more than is said', (_, id, bookOf) => {
   const dialect = dialectOf(id);
   let met = 0;
-  for (let seed = seedFrom(1); seed < seedFrom(1) + times(100); seed += 1) {
+  for (let seed = seedFrom(1); seed < seedFrom(1) + times(60); seed += 1) {
     const file = sayableOf(dialect, bookOf(dialect, seed));
     const { found, beyond } = weighedAt(dialect, file, 600, seed, { places: ['IE', 'FR'], pricedTo: 0 });
     expect(beyond, `book ${seed}`).toEqual([]);

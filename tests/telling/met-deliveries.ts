@@ -1,7 +1,7 @@
 import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
 import type { Dialect } from '../../src/core/channels/index.ts';
 import { item, offerOf, shopOf } from '../books/shop.ts';
-import { seeded } from '../trials.ts';
+import { drawing } from '../trials.ts';
 
 type Benefit = BookInput['offers'][number]['benefit'];
 type Lane = BookInput['templates'][number]['lanes'][string][string];
@@ -17,10 +17,7 @@ const speeds = {
  * services, by two services or three, and offers that free or reduce them.
  */
 export function metDeliveriesOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFile {
-  const random = seeded(seed * 41 + 3);
-  const under = (n: number) => Math.floor(random() * n);
-  const pick = <T>(list: readonly T[]): T => list[under(list.length)] as T;
-  const cents = (most: number) => ((1 + under(most)) / 100).toFixed(2);
+  const { under, pick, cents } = drawing(seed * 41 + 3);
   const services = ['post', 'fast', 'fetch'].slice(0, 2 + under(2));
   const some = <T>(list: readonly T[]): T[] => {
     const found = list.filter(() => under(2) === 0);

@@ -1,7 +1,7 @@
 import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
 import type { Dialect } from '../../src/core/channels/index.ts';
 import { item, offerOf, shopOf } from '../books/shop.ts';
-import { seeded } from '../trials.ts';
+import { drawing } from '../trials.ts';
 
 type Benefit = BookInput['offers'][number]['benefit'];
 type FreeFrom = BookInput['templates'][number]['lanes'][string][string]['freeFrom'];
@@ -11,10 +11,7 @@ type FreeFrom = BookInput['templates'][number]['lanes'][string][string]['freeFro
  * one group or two, that cost next to nothing or more than is asked. Nothing else is inexact there but by chance.
  */
 export function metOffersOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFile {
-  const random = seeded(seed * 31 + 5);
-  const under = (n: number) => Math.floor(random() * n);
-  const pick = <T>(list: readonly T[]): T => list[under(list.length)] as T;
-  const cents = (most: number) => ((1 + under(most)) / 100).toFixed(2);
+  const { under, pick, cents } = drawing(seed * 31 + 5);
   const goods = () => pick([null, null, 'less', 'more']);
   const off = (most: number) =>
     pick([
