@@ -5,6 +5,7 @@ import { seedFrom, times } from '../trials.ts';
 import { marketOffersWorldOf, tellableWorldOf } from './books.ts';
 import { weighedFew } from './cut-books.ts';
 import { feedWorldOf } from './feed-world.ts';
+import { inPounds } from './in-pounds.ts';
 import { metDeliveriesOf } from './met-deliveries.ts';
 import { metMixesOf } from './met-mixes.ts';
 import { metOffersOf } from './met-offers.ts';
@@ -166,4 +167,23 @@ test.each([
     met += found.filter(({ widest }) => widest > 0).length;
   }
   expect(met).toBeGreaterThan(times(30));
+});
+
+test.each([
+  ['offers and thresholds', 'lerrin-shop', metOffersOf],
+  ['offers and thresholds', 'harrowmere', metOffersOf],
+  ['deliveries and fees', 'lerrin-shop', metDeliveriesOf],
+  ['deliveries and fees', 'harrowmere', metDeliveriesOf],
+  ['rates of several groups', 'lerrin-shop', metMixesOf],
+  ['rates of several groups', 'harrowmere', metMixesOf],
+] as const)('in pounds, where %s meet at %s, no basket is off by more than is said', (_, id, bookOf) => {
+  const weighing = { places: ['IE', 'FR'], pricedTo: 0, market: 'britain' };
+  let met = 0;
+  for (let seed = seedFrom(1); seed < seedFrom(1) + times(30); seed += 1) {
+    const { dialect, file } = inPounds(id, bookOf({ id }, seed), seed % 2 === 0 ? '0.05' : '0.01');
+    const { found, beyond } = weighedAt(dialect, file, 400, seed, weighing);
+    expect(beyond, `book ${seed}`).toEqual([]);
+    met += found.filter(({ widest }) => widest > 0).length;
+  }
+  expect(met).toBeGreaterThan(times(10));
 });

@@ -93,6 +93,8 @@ export interface Weighed {
 export interface Weighing {
   readonly places: readonly string[];
   readonly pricedTo: number;
+  /** Of several the market that is told; else the first. */
+  readonly market?: string;
 }
 
 /**
@@ -113,8 +115,8 @@ export function weighed(dialect: Dialect, file: BookFile, baskets: number, seed:
  * A book without the offers that a channel cannot be told, nor where its lanes end: what cannot be said at all is off by
  * anything, so that no other clause is met by itself.
  */
-export function sayableOf(dialect: Dialect, file: BookFile): BookFile {
-  const { book, goods } = opened(file);
+export function sayableOf(dialect: Dialect, file: BookFile, market?: string): BookFile {
+  const { book, goods } = opened(file, market);
   const unsaid = new Set(
     dialect
       .render(asOf(book, at), goods)
@@ -141,9 +143,9 @@ export function weighedAt(
   file: BookFile,
   baskets: number,
   seed: number,
-  { places, pricedTo }: Weighing,
+  { places, pricedTo, market }: Weighing,
 ): Weighed {
-  const { book: compiled, goods, ask } = opened(file);
+  const { book: compiled, goods, ask } = opened(file, market);
   const book = asOf(compiled, at);
   const { rules, notes: all } = dialect.render(book, goods);
   const notes = all.filter((note) => !isOfAllOrders(note));
