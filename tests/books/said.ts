@@ -6,9 +6,9 @@ export type Lanes = Parameters<typeof shopOf>[0];
 export type Lane = Lanes[string];
 
 const speeds = {
-  'lerrin-shop': { post: 'post', fast: 'fast' },
-  harrowmere: { post: 'STANDARD', fast: 'EXPRESS' },
-  findlark: { post: 'standard', fast: 'express' },
+  'lerrin-shop': { post: 'post', fast: 'fast', fetch: 'fetch' },
+  harrowmere: { post: 'STANDARD', fast: 'EXPRESS', fetch: null },
+  findlark: { post: 'standard', fast: 'swift', fetch: null },
 } as const;
 
 export const toldOf = (channel: ChannelId, book: ReturnType<typeof shopOf>) => {
@@ -26,6 +26,12 @@ export const channels = (id: ChannelId): Partial<BookInput> => ({
 export const free = { value: '50.00', test: 'after', of: 'basket' } as const;
 export const isThreshold = (zone: string) => (clause: Note['clause']) =>
   clause.about === 'threshold' && clause.zone === zone;
+
+/** Ireland by itself, and with France. */
+export const homeAndEurope: BookInput['zones'] = [
+  { id: 'home', name: 'Home', takes: ['IE'], leaves: [] },
+  { id: 'europe', name: 'Europe', takes: ['IE', 'FR'], leaves: [] },
+];
 
 /** Two templates with lanes to the home zone. */
 export const twoTemplates = (main: Lanes, second: Lanes, from = 'Here'): BookInput['templates'] => [

@@ -1,16 +1,11 @@
 import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
 import type { Dialect } from '../../src/core/channels/index.ts';
+import { channels, homeAndEurope } from '../books/said.ts';
 import { item, offerOf, shopOf } from '../books/shop.ts';
 import { drawing } from '../trials.ts';
 
 type Benefit = BookInput['offers'][number]['benefit'];
 type Lane = BookInput['templates'][number]['lanes'][string][string];
-
-const speeds = {
-  'lerrin-shop': { post: 'post', fast: 'fast', fetch: 'fetch' },
-  harrowmere: { post: 'STANDARD', fast: 'EXPRESS', fetch: null },
-  findlark: { post: 'standard', fast: 'swift', fetch: null },
-};
 
 /**
  * A book in which deliveries meet: of a few goods of two templates, some with rates of their own, fees or barred
@@ -101,15 +96,8 @@ export function metDeliveriesOf(dialect: Pick<Dialect, 'id'>, seed: number): Boo
         days: [i + 1, i + 2],
         ...(id === 'fetch' ? { pickup: true } : {}),
       })),
-      zones: [
-        { id: 'home', name: 'Home', takes: ['IE'], leaves: [] },
-        { id: 'europe', name: 'Europe', takes: ['IE', 'FR'], leaves: [] },
-      ],
-      channels: {
-        [dialect.id]: {
-          speeds: Object.fromEntries(services.map((id) => [id, speeds[dialect.id as 'findlark'][id as 'post']])),
-        },
-      },
+      zones: homeAndEurope,
+      ...channels(dialect.id),
       mixedBy: pick(['highest', 'sum', 'lowest', 'average']),
       selections: [{ id: 'less', name: 'Less', takes: { is: 'tags', any: ['less'], all: [] }, except: [] }],
       templates: ['main', 'second'].map((id) => {

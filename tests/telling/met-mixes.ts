@@ -1,15 +1,10 @@
 import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
 import type { Dialect } from '../../src/core/channels/index.ts';
+import { channels, homeAndEurope } from '../books/said.ts';
 import { item, offerOf, shopOf } from '../books/shop.ts';
 import { drawing } from '../trials.ts';
 
 type Lane = BookInput['templates'][number]['lanes'][string][string];
-
-const speeds = {
-  'lerrin-shop': { post: 'post', fast: 'fast' },
-  harrowmere: { post: 'STANDARD', fast: 'EXPRESS' },
-  findlark: { post: 'standard', fast: 'swift' },
-};
 
 /**
  * A book in which goods of several templates, kinds and stock places meet: rates of any sort, some for kinds alone, fees
@@ -63,15 +58,8 @@ export function metMixesOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFile
     ),
     {
       services: services.map((id, i) => ({ id, name: id, days: [i + 1, i + 2] })),
-      zones: [
-        { id: 'home', name: 'Home', takes: ['IE'], leaves: [] },
-        { id: 'europe', name: 'Europe', takes: ['IE', 'FR'], leaves: [] },
-      ],
-      channels: {
-        [dialect.id]: {
-          speeds: Object.fromEntries(services.map((id) => [id, speeds[dialect.id as 'findlark'][id as 'post']])),
-        },
-      },
+      zones: homeAndEurope,
+      ...channels(dialect.id),
       mixedBy: pick(['highest', 'sum', 'lowest', 'average', { highest: 'plus', further: cents(300) }]),
       templates: ['main', 'second'].map((id) => {
         const zone = pick(zones);

@@ -1,5 +1,6 @@
 import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
 import type { Dialect } from '../../src/core/channels/index.ts';
+import { channels } from '../books/said.ts';
 import { item, offerOf, shopOf } from '../books/shop.ts';
 import { drawing } from '../trials.ts';
 
@@ -70,13 +71,7 @@ export function metOffersOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFil
     ),
     {
       services: [{ id: 'post', name: 'Post', days: [1, 2] }],
-      channels: {
-        [dialect.id]: {
-          speeds: {
-            post: { 'lerrin-shop': 'post', harrowmere: 'STANDARD', findlark: 'standard' }[dialect.id as 'findlark'],
-          },
-        },
-      },
+      ...channels(dialect.id),
       mixedBy: pick(['highest', 'sum']),
       selections: ['less', 'more'].map((id) => ({
         id,

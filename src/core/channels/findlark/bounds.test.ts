@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { channels, free, type Lane, saidOf, twoTemplates } from '../../../../tests/books/said.ts';
+import { channels, free, homeAndEurope, type Lane, saidOf, twoTemplates } from '../../../../tests/books/said.ts';
 import { either, flat, item, offerOf, shopOf } from '../../../../tests/books/shop.ts';
 import type { BookInput } from '../../book/index.ts';
 import type { Note } from '../index.ts';
@@ -166,10 +166,7 @@ test('at a feed a threshold does not go in countries of which no promotion asks 
   const asked = { ...free, of: 'group', test: 'before' } as const;
   const book = shopOf({ post: flat('2.00') }, [item('A'), item('B', { price: '60.00', template: 'second' })], {
     ...channels('findlark'),
-    zones: [
-      { id: 'home', name: 'Home', takes: ['IE'], leaves: [] },
-      { id: 'europe', name: 'Europe', takes: ['IE', 'FR'], leaves: [] },
-    ],
+    zones: homeAndEurope,
     templates: [
       { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { post: flat('2.00', free) } } },
       {

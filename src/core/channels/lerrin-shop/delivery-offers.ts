@@ -17,8 +17,6 @@ interface Taking {
   /** Endless where nothing but the charge itself is the most. */
   readonly limit: number;
   readonly atMost: number;
-  /** Whether it waives what free delivery waives, where it takes all. */
-  readonly fees: boolean;
 }
 
 /** Free or reduced delivery: services cannot be named there, so that what is paid of one is paid of all. */
@@ -48,8 +46,8 @@ export function deliveryAs(book: CompiledBook, groups: readonly ToldGroup[], off
   const atMost = Math.min(whole, limit);
   if (atMost === 0) return unsayable({ is: 'no counterpart' }, 'speeds for its services');
   const paid = minor(Math.min(atMost, mostPaid));
-  const taking: Taking = { book, limit, atMost, fees };
-  const services = book.services.flatMap(({ id }) => {
+  const taking: Taking = { book, limit, atMost };
+  const services = book.services.map(({ id }) => {
     const here = lanes.filter(({ service }) => service === id);
     const waived = fees ? mostWaived(here.map(({ group }) => group)) : 0;
     const caught = here.filter((lane) => !isActedOn(lane) || (named === null && !isAlways(lane)));
