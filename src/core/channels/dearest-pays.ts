@@ -20,14 +20,14 @@ export function dearestPays(book: CompiledBook, groups: readonly PayingGroup[]):
       split,
       mixed: widestMix(book, there.service, there.plain, { all: (charges) => Math.max(...charges), off: offBy }),
       added: addedBy(there),
-      // The dearest pays: of several groups one alone is less than it should be.
-      parted: Math.max(0, ...split.map(offByKinds)),
+      parted: partedBy(split),
     };
   });
   const most = (of: (place: (typeof places)[number]) => number) => minor(Math.max(0, ...places.map(of)));
   const apart = places.flatMap(({ split }) => split);
   const mixed = most((one) => Math.max(one.mixed.above, one.mixed.below));
-  const [added, parted] = [most((one) => one.added), most((one) => one.parted)];
+  const added = most((one) => one.added);
+  const parted = most((one) => Math.max(one.parted.above, one.parted.below));
   const kinds = [...new Set(apart.flatMap(({ named }) => named))];
   const loss = { is: 'kinds parted', kinds, off: parted } as const;
   const ends = apart.some(({ parts }) => parts.some((lane) => lane.ends));
@@ -41,16 +41,26 @@ export function dearestPays(book: CompiledBook, groups: readonly PayingGroup[]):
   // Not everywhere all of it is lost; and what is not added, or is one group of several, only makes it less there.
   return noMoreThan(
     lost,
-    most((one) => Math.max(one.mixed.above, one.mixed.below + one.added + one.parted)),
+    most((one) => Math.max(one.mixed.above + one.parted.above, one.mixed.below + one.added + one.parted.below)),
   );
 }
 
 const areOneAmount = (lanes: readonly PayingLane[]): boolean =>
   lanes.every(({ isFlat, most }) => isFlat && most === lanes[0]?.most);
 
-/** The most that goods of several kinds are charged together beyond the dearest of the kinds by itself. */
-const offByKinds = ({ parts, by, whole, least, most }: Together): number =>
-  beyondShares(by, whole, Math.min(parts.length, stated.units)) ?? most - least;
+/**
+ * How far the dearest of several kinds, each charged by itself, differs from what they are charged together: where more
+ * is charged more it is less, else it may be more too, as a kind by itself is worth, and weighs, less.
+ */
+function partedBy(split: readonly Together[]): Widest {
+  let [above, below] = [0, 0];
+  for (const { parts, by, whole, least, most } of split) {
+    const beyond = beyondShares(by, whole, Math.min(parts.length, stated.units));
+    below = Math.max(below, beyond ?? most - least);
+    if (beyond === null) above = Math.max(above, most - least);
+  }
+  return { above, below };
+}
 
 /**
  * What goods with rates of their own add in the book, a line each; there the dearest pays, of them or of others. What

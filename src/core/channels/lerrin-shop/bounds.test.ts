@@ -306,3 +306,30 @@ test('free delivery that names a service waives the fees of all goods by the oth
   // Of nineteen A and a B by “fast” what “post” costs of B is paid, and all their fees.
   expect(saidOf('lerrin-shop', book, ({ about }) => about === 'offer')).toBeGreaterThanOrEqual(400 + 19 * 150 + 100);
 });
+
+test('a kind by itself may be charged more than all together, and beside another group that too', () => {
+  const falling: Lane = {
+    rate: {
+      is: 'table',
+      unit: 'value',
+      breaks: [
+        { to: '15.00', amount: '12.00' },
+        { to: null, amount: '8.00' },
+      ],
+    },
+    freeFrom: null,
+  };
+  const kinds = { tube: { rate: { is: 'flat' as const, amount: '2.00' } } };
+  const book = shopOf(
+    { post: flat('1.00') },
+    [item('A', { price: '1.00', kind: 'tube' }), item('B', { price: '60.00' }), item('C', { template: 'second' })],
+    {
+      ...channels('lerrin-shop'),
+      mixedBy: 'average',
+      services: ['post', 'fast'].map((id, i) => ({ id, name: id, days: [i + 1, i + 2] })),
+      templates: twoTemplates({ post: { ...flat('1.00'), kinds }, fast: falling }, { fast: flat('4.00') }),
+    },
+  );
+  // A, B and C: 12.00 by A alone there; in the book half of 8.00 and 4.00.
+  expect(saidOf('lerrin-shop', book, isMixing)).toBeGreaterThanOrEqual(600);
+});
