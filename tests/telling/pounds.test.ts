@@ -9,10 +9,12 @@ import { harrowmere } from '../../src/standins/harrowmere/index.ts';
 import { lerrinShop } from '../../src/standins/lerrin-shop/index.ts';
 import { checkoutOf } from '../books/checkout.ts';
 import { opened } from '../books/opened.ts';
+import { item, shopOf } from '../books/shop.ts';
 import type { World } from '../reading/books.ts';
 import { seeded, seedFrom, times } from '../trials.ts';
 import { marketOffersWorldOf, quotedWorldOf, saidWorldOf, tellableWorldOf } from './books.ts';
 import { hears, withCarrier } from './carried.ts';
+import { inPounds } from './in-pounds.ts';
 import { sentFiles, withSingles } from './singles.ts';
 import { touching } from './touching.ts';
 
@@ -184,4 +186,23 @@ describe.each(channels)('shoppers who pay in pounds at %s', (id, standIn, worldF
     },
     times(240_000),
   );
+});
+
+test('what each unit is off in pounds is the most of all breaks of a table, and of any number of units', () => {
+  const breaks = [
+    { to: '500', amount: '2.96' },
+    { to: '2000', amount: '7.23' },
+    { to: null, amount: '8.69' },
+  ];
+  const post = {
+    rate: { is: 'table' as const, unit: 'g' as const, breaks },
+    freeFrom: null,
+    fees: { order: '0.28', item: '0.17' },
+  };
+  const book = shopOf({ post }, [item('A')], { channels: { 'lerrin-shop': { speeds: { post: 'post' } } } });
+  const { dialect, file } = inPounds('lerrin-shop', bookFileSchema.parse(book.input), '0.05');
+  const { book: compiled, goods } = opened(file, 'britain');
+  const rate = dialect.render(compiled, goods).notes.find(({ clause }) => clause.about === 'rate');
+  // Of twenty units beyond 2 kg 0.10 more is asked than is meant; of those below 500 g no more than 0.05.
+  expect(rate?.fidelity).toMatchObject({ is: 'bounded', bound: 10 });
 });

@@ -56,7 +56,11 @@ export function steppedOf(lane: Lane, price: Priced, goods: readonly Listed[]): 
   const breaks = breaksOf(rate);
   const summed = summedOf(rate);
   if (!breaks && !summed) return cannot({ is: 'kind', kind: rate.is });
-  const per = eachOf(lane, (units) => ask({ ...within(breaks), units }), (summed?.further ?? 0) > 0);
+  const per = eachOf(
+    lane,
+    shipmentsIn(breaks).map((one) => (units: number) => ask({ ...one, units })),
+    (summed?.further ?? 0) > 0,
+  );
   const lost: Fidelity[] = [per.fidelity];
   const told = (by: Stepped['by'], rows: readonly Row[]): Stepped =>
     boundedBy({ by, rows, each: per.each, fidelity: inAll(lost) }, lane);
@@ -122,26 +126,36 @@ function afterDiscounts({ rate, kind }: Priced): Fidelity {
   return bounded(off, { is: 'steps before discounts', off }, 'steps before discounts', 'live with it');
 }
 
-/** A shipment that a table takes. */
-function within(breaks: ReturnType<typeof breaksOf>): Partial<Shipment> {
-  if (!breaks || breaks.over === 'volume') return {};
-  const at = breaks.edges[0] ?? breaks.from + 1;
-  return { mass: at, bought: at, value: at, after: at, long: at };
+/** A shipment in each break of a table that it takes; where there is none, any. */
+function shipmentsIn(breaks: ReturnType<typeof breaksOf>): Partial<Shipment>[] {
+  if (!breaks || breaks.over === 'volume') return [{}];
+  const { from, edges } = breaks;
+  const open = breaks.breaks.length > edges.length ? [(edges.at(-1) ?? from) + 1] : [];
+  return [...edges, ...open].map((at) => ({ mass: at, bought: at, value: at, after: at, long: at }));
 }
 
-/** What each further unit adds, and how truly that alone says it. */
-function eachOf(lane: Lane, ask: (units: number) => number, adds: boolean): { each: Minor; fidelity: Fidelity } {
-  if (!adds && lane.fees.alone.item === 0) return { each: minor(0), fidelity: exact };
-  const [one, two, most] = [ask(1), ask(2), ask(stated.units)];
+/** What each further unit adds, and how truly that alone says it, of whatever a lane asks for some. */
+function eachOf(
+  lane: Lane,
+  asks: readonly ((units: number) => number)[],
+  adds: boolean,
+): { each: Minor; fidelity: Fidelity } {
+  const [ask] = asks;
+  if (!ask || (!adds && lane.fees.alone.item === 0)) return { each: minor(0), fidelity: exact };
+  const [one, two] = [ask(1), ask(2)];
   const each = minor(Math.max(0, two - one));
   // Converted together and rounded once, many units may come to a little more or less than each alone; and a first unit
   // that costs less than a further one cannot be told.
-  const drift = Math.abs(most - (one + each * (stated.units - 1)));
-  const below = Math.max(0, each - one);
-  if (drift + below === 0) return { each, fidelity: exact };
-  const off = minor(drift + below);
-  return { each, fidelity: bounded(off, { is: 'each alone', off }, 'a flat rate', 'live with it') };
+  const drifts = asks.flatMap((of) => {
+    const first = of(1);
+    return many.map((units) => Math.abs(of(units) - (first + each * (units - 1))));
+  });
+  const off = minor(Math.max(...drifts) + Math.max(0, each - one));
+  return off === 0
+    ? { each, fidelity: exact }
+    : { each, fidelity: bounded(off, { is: 'each alone', off }, 'a flat rate', 'live with it') };
 }
+const many = Array.from({ length: stated.units }, (_, i) => i + 1);
 
 /** One charge for several: the middle between the least and the most, and what that is off. */
 function middle(charges: readonly Minor[], lost: Fidelity[]): Minor {
