@@ -9,6 +9,7 @@ import { harrowmere } from '../../src/standins/harrowmere/index.ts';
 import { lerrinShop } from '../../src/standins/lerrin-shop/index.ts';
 import { checkoutOf } from '../books/checkout.ts';
 import { opened } from '../books/opened.ts';
+import type { Lane } from '../books/said.ts';
 import { item, shopOf } from '../books/shop.ts';
 import type { World } from '../reading/books.ts';
 import { seeded, seedFrom, times } from '../trials.ts';
@@ -188,21 +189,32 @@ describe.each(channels)('shoppers who pay in pounds at %s', (id, standIn, worldF
   );
 });
 
-test('what each unit is off in pounds is the most of all breaks of a table, and of any number of units', () => {
-  const breaks = [
-    { to: '500', amount: '2.96' },
-    { to: '2000', amount: '7.23' },
-    { to: null, amount: '8.69' },
-  ];
-  const post = {
-    rate: { is: 'table' as const, unit: 'g' as const, breaks },
-    freeFrom: null,
-    fees: { order: '0.28', item: '0.17' },
-  };
+/** What is said of a lane's rate at the shop in pounds, as it converts. */
+function saidInPounds(rate: Lane['rate']) {
+  const post = { rate, freeFrom: null, fees: { order: '0.28', item: '0.17' } };
   const book = shopOf({ post }, [item('A')], { channels: { 'lerrin-shop': { speeds: { post: 'post' } } } });
   const { dialect, file } = inPounds('lerrin-shop', bookFileSchema.parse(book.input), '0.05');
   const { book: compiled, goods } = opened(file, 'britain');
-  const rate = dialect.render(compiled, goods).notes.find(({ clause }) => clause.about === 'rate');
+  return dialect.render(compiled, goods).notes.find(({ clause }) => clause.about === 'rate')?.fidelity;
+}
+
+test.each<[string, Lane['rate'], number]>([
   // Of twenty units beyond 2 kg 0.10 more is asked than is meant; of those below 500 g no more than 0.05.
-  expect(rate?.fidelity).toMatchObject({ is: 'bounded', bound: 10 });
+  [
+    'of a table',
+    {
+      is: 'table',
+      unit: 'g',
+      breaks: [
+        { to: '500', amount: '2.96' },
+        { to: '2000', amount: '7.23' },
+        { to: null, amount: '8.69' },
+      ],
+    },
+    10,
+  ],
+  // The same beyond the first lot, and 0.05 as the shop converts the lot itself.
+  ['of lots', { is: 'table', unit: 'g', breaks: [{ to: null, amount: '3.33', step: '1.43', per: '500' }] }, 15],
+])('what each unit is off in pounds is the most of all runs %s, and of any number of units', (_, rate, bound) => {
+  expect(saidInPounds(rate)).toMatchObject({ is: 'bounded', bound });
 });

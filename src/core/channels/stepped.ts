@@ -1,5 +1,5 @@
 import { gram, type Minor, minor } from '../exact/index.ts';
-import { breaksOf, type Lane, laneCharge, type Priced, type Shipment, summedOf } from '../rates/index.ts';
+import { type Breaks, breaksOf, type Lane, laneCharge, type Priced, type Shipment, summedOf } from '../rates/index.ts';
 import { stated } from './bounds.ts';
 import type { Listed } from './dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, type Manner, unsayable, worstOf } from './fidelity.ts';
@@ -56,36 +56,30 @@ export function steppedOf(lane: Lane, price: Priced, goods: readonly Listed[]): 
   const breaks = breaksOf(rate);
   const summed = summedOf(rate);
   if (!breaks && !summed) return cannot({ is: 'kind', kind: rate.is });
-  const per = eachOf(
-    lane,
-    shipmentsIn(breaks).map((one) => (units: number) => ask({ ...one, units })),
-    (summed?.further ?? 0) > 0,
-  );
+  const all = breaks ? runsOf(breaks) : runsByWeight(summed);
+  const adds = (summed?.further ?? 0) > 0 || lane.fees.alone.item > 0;
+  const per = adds ? eachOf(asksIn(all, ask)) : { each: minor(0), fidelity: exact };
   const lost: Fidelity[] = [per.fidelity];
   const told = (by: Stepped['by'], rows: readonly Row[]): Stepped =>
     boundedBy({ by, rows, each: per.each, fidelity: inAll(lost) }, lane);
   const less = (charge: number): Minor => minor(Math.max(0, charge - per.each));
 
   if (!breaks) {
-    const { weight } = summed as NonNullable<typeof summed>;
-    if (!weight) return told('value', [{ from: 0, charge: less(ask({})) }]);
-    const lot = weight.started ? weight.per : Math.ceil(stated.mass / mostPieces / gram) * gram;
+    if (all.length === 0) return told('value', [{ from: 0, charge: less(ask({})) }]);
     return told(
       'grams',
-      gramRows(pieces(0, lot, stated.mass), true, (mass) => less(ask({ mass })), lost),
+      gramRows(all, true, (mass) => less(ask({ mass })), lost),
     );
   }
   switch (breaks.over) {
     case 'mass': {
       const isOpen = breaks.breaks.length > breaks.edges.length;
-      const all = piecesOf(breaks, breaks.from, stated.mass);
       const rows = gramRows(all, isOpen, (mass) => less(ask({ mass })), lost);
       return told('grams', breaks.from > 0 ? startingAt(rows, breaks.from, lost) : rows);
     }
     case 'value': {
       if (lane.after) lost.push(afterDiscounts(price));
-      const all = [...beginningOf(breaks), ...piecesOf(breaks, breaks.from, stated.value)];
-      const fitting = thinned(all, mostPieces);
+      const fitting = thinned([...beginningOf(breaks), ...all], mostPieces);
       const rows: Row[] = fitting.map(({ after, inner }, i) => ({
         from: i === 0 ? breaks.from : after + 1,
         charge: middle(
@@ -126,26 +120,40 @@ function afterDiscounts({ rate, kind }: Priced): Fidelity {
   return bounded(off, { is: 'steps before discounts', off }, 'steps before discounts', 'live with it');
 }
 
-/** A shipment in each break of a table that it takes; where there is none, any. */
-function shipmentsIn(breaks: ReturnType<typeof breaksOf>): Partial<Shipment>[] {
-  if (!breaks || breaks.over === 'volume') return [{}];
-  const { from, edges } = breaks;
-  const open = breaks.breaks.length > edges.length ? [(edges.at(-1) ?? from) + 1] : [];
-  return [...edges, ...open].map((at) => ({ mass: at, bought: at, value: at, after: at, long: at }));
+/** The runs of a table of which each has its charge, within what is compared; none by volume. */
+function runsOf(breaks: Breaks): Piece[] {
+  if (breaks.over === 'volume') return [];
+  const end = { mass: stated.mass, value: stated.value, 'long side': 0, units: 0 }[breaks.over];
+  return piecesOf(breaks, breaks.from, end);
+}
+
+/** The same of what is added up by weight: lots, or as many runs as are told where it is in proportion. */
+function runsByWeight(summed: ReturnType<typeof summedOf>): Piece[] {
+  const weight = summed?.weight ?? null;
+  if (weight === null) return [];
+  const lot = weight.started ? weight.per : Math.ceil(stated.mass / mostPieces / gram) * gram;
+  return pieces(0, lot, stated.mass);
+}
+
+/** What is asked for some units in each of some runs; where there is none, at all. */
+function asksIn(all: readonly Piece[], ask: (shipment: Partial<Shipment>) => number): ((units: number) => number)[] {
+  const shipments = thinned(all, mostPieces).map(({ to }) => ({
+    mass: to,
+    bought: to,
+    value: to,
+    after: to,
+    long: to,
+  }));
+  return (shipments.length > 0 ? shipments : [{}]).map((one) => (units) => ask({ ...one, units }));
 }
 
 /** What each further unit adds, and how truly that alone says it, of whatever a lane asks for some. */
-function eachOf(
-  lane: Lane,
-  asks: readonly ((units: number) => number)[],
-  adds: boolean,
-): { each: Minor; fidelity: Fidelity } {
-  const [ask] = asks;
-  if (!ask || (!adds && lane.fees.alone.item === 0)) return { each: minor(0), fidelity: exact };
-  const [one, two] = [ask(1), ask(2)];
-  const each = minor(Math.max(0, two - one));
-  // Converted together and rounded once, many units may come to a little more or less than each alone; and a first unit
-  // that costs less than a further one cannot be told.
+function eachOf(asks: readonly ((units: number) => number)[]): { each: Minor; fidelity: Fidelity } {
+  const [ask = () => 0] = asks;
+  const one = ask(1);
+  // Converted together and rounded once, many units may come to a little more or less than each alone: of many the
+  // share of one is truest. A first unit that costs less than a further one cannot be told.
+  const each = minor(Math.max(0, Math.round((ask(stated.units) - one) / (stated.units - 1))));
   const drifts = asks.flatMap((of) => {
     const first = of(1);
     return many.map((units) => Math.abs(of(units) - (first + each * (units - 1))));
