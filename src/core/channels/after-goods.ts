@@ -1,4 +1,3 @@
-import type { CompiledBook } from '../book/index.ts';
 import { minor, percentOf } from '../exact/index.ts';
 import { allGoods, type Benefit, type Off, type Offer, partOf } from '../offers/index.ts';
 import { type Acting, loweringAt } from './acting.ts';
@@ -46,15 +45,16 @@ export function afterGoodsOnly(
   freed: FreedLevels,
   offers: readonly Offer[],
 ): Fidelity {
-  const orders = loweringAt(acting).filter(({ level }) => level === 'order');
+  const lowering = loweringAt(acting);
+  const { exclusions } = acting.book;
   const bringing = bringingBelow(threshold.value, offers);
   const highest = highestBelow(threshold.value, bringing);
   const levels = freed.levels.filter(({ value }) => value <= highest);
   const losing = bringing.flatMap((offer) => {
     // In its place the book may take what it keeps out.
-    const rivals = rivalsOf(acting.book, offer);
-    const instead = mostTakenBy(acting.book, rivals, highest);
-    const beside = orders.filter((order) => !rivals.includes(order));
+    const rivals = lowering.filter((other) => other !== offer && exclusions(offer, other) !== 'none');
+    const instead = mostTakenBy(rivals, highest, exclusions);
+    const orders = lowering.filter((other) => other.level === 'order' && !rivals.includes(other));
     const off = Math.max(
       ...levels.map((level) => {
         if (threshold.test === 'before') return level.charge;
@@ -64,7 +64,7 @@ export function afterGoodsOnly(
           leastLowering(offer, others, worth, threshold),
           freed.taken(offer, level, worth, others),
         );
-        return level.charge - Math.max(0, leftOver(least, beside, threshold) - instead);
+        return level.charge - Math.max(0, leftOver(least, orders, threshold) - instead);
       }),
     );
     // What a single offer brings below what is asked is worth no more than that and what it may take in vain.
@@ -101,12 +101,8 @@ export function mayTakeAll(offers: readonly Offer[], cheapest: number): boolean 
   return share >= 1 || left < cheapest * share;
 }
 
-/** The offers that an offer keeps out, always or where they share goods. */
-const rivalsOf = ({ offers, exclusions }: CompiledBook, offer: Offer): Offer[] =>
-  offers.filter((other) => other !== offer && other.level !== 'delivery' && exclusions(offer, other) !== 'none');
-
-/** What they take off a basket that is worth no more than so much, in minor units: one of them if no two act together. */
-function mostTakenBy({ exclusions }: CompiledBook, rivals: readonly Offer[], worth: number): number {
+/** What some offers take off a basket worth no more than so much, in minor units: one where no two act together. */
+function mostTakenBy(rivals: readonly Offer[], worth: number, exclusions: Acting['book']['exclusions']): number {
   const each = rivals.map((one) => mostTakenOff(one, worth));
   const areApart = rivals.every((one, i) => rivals.slice(i + 1).every((other) => exclusions(one, other) === 'order'));
   return areApart ? Math.max(0, ...each) : each.reduce((sum, one) => sum + one, 0);

@@ -38,7 +38,7 @@ export function dearestPays(book: CompiledBook, groups: readonly PayingGroup[]):
     boundedIf(mixed, { is: 'dearest group only', off: mixed }, 'the dearest group pays', 'live with it'),
     boundedIf(added, { is: 'own rates not added', off: added }, 'a template of their own', 'live with it'),
   ]);
-  // Not everywhere all of it is lost; and what is not added, or is one group of several, only makes it less there.
+  // Not everywhere all of it is lost; and what is not added only makes it less there.
   return noMoreThan(
     lost,
     most((one) => Math.max(one.mixed.above + one.parted.above, one.mixed.below + one.added + one.parted.below)),

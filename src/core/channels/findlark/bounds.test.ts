@@ -146,7 +146,7 @@ test('at a feed a gift is not used where a discount is more, though in the book 
   expect(saidOf('findlark', book('before'), isFourth)).toBe('exact');
 });
 
-test('at a feed goods are charged below what a promotion for another template asks of them at their sale prices', () => {
+test('at a feed goods are charged below what a promotion of another template asks at their sale prices', () => {
   const book = (percent: string) =>
     shopOf({ post: flat('2.00') }, [item('A', { price: '25.00' }), item('B', { price: '50.00', template: 'second' })], {
       ...channels('findlark'),

@@ -176,7 +176,7 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
       keys: acting.map(({ key }) => key),
       fidelity: worstOf([
         own ? ownFidelity(feed, own, upTo) : acting.length > 0 ? exact : untold(lane.threshold),
-        // Where the zone is another's by another template, its promotion does not go.
+        // In countries that are another zone's by another template its promotion does not go, and others may not.
         lane.threshold !== null && acting.length > 0 && unnamed ? freedTogether(stated.value) : exact,
         ...acting
           .filter((one) => !same(lane.threshold, one.said))
