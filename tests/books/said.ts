@@ -5,21 +5,25 @@ import { offerOf, type shopOf } from './shop.ts';
 export type Lanes = Parameters<typeof shopOf>[0];
 export type Lane = Lanes[string];
 
+/** What channels call the services of small books. */
 const speeds = {
   'lerrin-shop': { post: 'post', fast: 'fast', fetch: 'fetch' },
   harrowmere: { post: 'STANDARD', fast: 'EXPRESS', fetch: null },
   findlark: { post: 'standard', fast: 'swift', fetch: null },
 } as const;
 
+/** A small book as a channel is told it. */
 export const toldOf = (channel: ChannelId, book: ReturnType<typeof shopOf>) => {
   const { book: compiled, goods } = book.open();
   return dialectOf(channel).render(compiled, goods);
 };
 const boundOf = (note: Note | undefined): number | string | undefined =>
   note?.fidelity.is === 'bounded' ? note.fidelity.bound : note?.fidelity.is;
+/** What is said of a clause there: its bound, or “exact” or “unsayable”. */
 export const saidOf = (channel: ChannelId, book: ReturnType<typeof shopOf>, is: (clause: Note['clause']) => boolean) =>
   boundOf(toldOf(channel, book).notes.find(({ clause }) => is(clause)));
 
+/** A channel in a book, with its words for services. */
 export const channels = (id: ChannelId): Partial<BookInput> => ({
   channels: { [id]: { speeds: speeds[id as 'findlark'] } },
 });

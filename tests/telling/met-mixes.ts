@@ -7,8 +7,8 @@ import { drawing } from '../trials.ts';
 type Lane = BookInput['templates'][number]['lanes'][string][string];
 
 /**
- * A book in which goods of several templates, kinds and stock places meet: rates of any sort, some for kinds alone, fees
- * of lanes, ways of mixing, thresholds of groups, and perhaps an offer.
+ * A book in which goods of several templates, kinds and stock places meet: rates of any sort, some for kinds alone,
+ * fees of lanes, ways of mixing, thresholds of groups, and perhaps an offer.
  */
 export function metMixesOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFile {
   const { under, pick, cents } = drawing(seed * 43 + 7);

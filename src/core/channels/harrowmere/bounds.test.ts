@@ -1,0 +1,83 @@
+import { expect, test } from 'vitest';
+import { channels, free, type Lane, saidOf, toldOf } from '../../../../tests/books/said.ts';
+import { flat, item, offerOf, shopOf } from '../../../../tests/books/shop.ts';
+import type { Note } from '../index.ts';
+
+test('a threshold frees goods of two plans that the book charges as one, whichever plan comes last', () => {
+  const asked = { value: '14.00', test: 'after', of: 'basket' } as const;
+  const parted = { ...flat('9.00'), kinds: { parcel: { rate: { is: 'flat' as const, amount: '8.00' } } } };
+  const book = shopOf(
+    { post: flat('2.00', asked), fast: parted },
+    // One of the dear is worth enough, a tenth off or not: cheap ones may be worth 14.00 to 15.55.
+    [item('A', { price: '1.20', kind: 'parcel' }), item('B', { price: '23.00', kind: 'tube' })],
+    {
+      ...channels('harrowmere'),
+      offers: [offerOf('tenth', 1, { benefit: { is: 'off order', off: { by: 'percent', percent: '10' } } })],
+    },
+  );
+  const isPost = (clause: Note['clause']) => clause.about === 'threshold' && clause.service === 'post';
+  expect(saidOf('harrowmere', book, isPost)).toBe(156);
+});
+
+test('a price changes no rate that a marketplace is told, but how far off it is said to be', () => {
+  const byMass = {
+    rate: {
+      is: 'table' as const,
+      unit: 'kg' as const,
+      breaks: [
+        { to: '6', amount: '6.00' },
+        { to: '12', amount: '9.00' },
+        { to: null, amount: '3.00' },
+      ],
+    },
+    freeFrom: null,
+  };
+  const book = (price: string) =>
+    shopOf({ post: byMass }, [item('A', { price, mass: { value: '5', unit: 'kg' } })], channels('harrowmere'));
+  const ratesOf = (price: string) =>
+    toldOf('harrowmere', book(price))
+      .rules.written()
+      .flatMap(({ pieces }) => [...pieces()].join('').split('\n'))
+      .filter((line) => line.startsWith('RATE') || line.startsWith('PLAN'));
+  const isRate = ({ about }: Note['clause']) => about === 'rate';
+  expect(ratesOf('900.00')).toEqual(ratesOf('1.00'));
+  // Of goods at 900.00 there is one in a basket at the most, of which a parcel charges what is meant.
+  expect(saidOf('harrowmere', book('900.00'), isRate)).toBe('exact');
+  expect(saidOf('harrowmere', book('1.00'), isRate)).toBe(300);
+});
+
+test('goods without a mass that are told as two plans pay in each at a marketplace', () => {
+  const book = shopOf(
+    { post: flat('4.00'), fast: flat('6.00', { ...free, of: 'group', test: 'before' }) },
+    [item('A', { mass: null }), item('B', { mass: null, barred: ['post'] })],
+    channels('harrowmere'),
+  );
+  expect(saidOf('harrowmere', book, ({ about }) => about === 'mixing')).toBe(600);
+});
+
+test('goods of two plans at a marketplace are off by what is said of their rate and of mixing, and by no more', () => {
+  const breaks = [
+    { to: '20.00', amount: '5.46' },
+    { to: null, amount: '14.85' },
+  ];
+  const post: Lane = {
+    rate: { is: 'table', unit: 'value', breaks },
+    freeFrom: { ...free, value: '6.00', of: 'group' },
+  };
+  const book = shopOf(
+    { post, fast: flat('6.00') },
+    [item('A', { price: '2.00' }), item('B', { price: '2.00', barred: ['fast'] })],
+    channels('harrowmere'),
+  );
+  // One of each pays 10.15 twice, as near to all that is ever charged as one amount comes; meant are 5.46.
+  const said = (about: string) =>
+    Number(
+      saidOf(
+        'harrowmere',
+        book,
+        (clause) =>
+          clause.about === about && (about === 'mixing' || ('service' in clause && clause.service === 'post')),
+      ),
+    );
+  expect(said('rate') + said('mixing')).toBe(2 * 1015 - 546);
+});
