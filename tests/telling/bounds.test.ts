@@ -9,6 +9,7 @@ import { inPounds } from './in-pounds.ts';
 import { metDeliveriesOf } from './met-deliveries.ts';
 import { metMixesOf } from './met-mixes.ts';
 import { metOffersOf } from './met-offers.ts';
+import { metPlaces, metPlacesOf } from './met-places.ts';
 import { partedBookOf, smallBookOf } from './small-books.ts';
 import { sayableOf, weighed, weighedAt } from './weighed.ts';
 import { boundOf, isClose, widestRates } from './widest.ts';
@@ -147,43 +148,43 @@ test.each([
   expect(close / all).toBeGreaterThan(0.8);
 });
 
-test.each([
-  ['offers and thresholds', 'lerrin-shop', metOffersOf],
-  ['offers and thresholds', 'harrowmere', metOffersOf],
-  ['offers and thresholds', 'findlark', metOffersOf],
-  ['deliveries and fees', 'lerrin-shop', metDeliveriesOf],
-  ['deliveries and fees', 'harrowmere', metDeliveriesOf],
-  ['deliveries and fees', 'findlark', metDeliveriesOf],
-  ['rates of several groups', 'lerrin-shop', metMixesOf],
-  ['rates of several groups', 'harrowmere', metMixesOf],
-  ['rates of several groups', 'findlark', metMixesOf],
-] as const)('where %s meet at %s no basket is off by more than is said', (_, id, bookOf) => {
-  const dialect = dialectOf(id);
-  let met = 0;
-  for (let seed = seedFrom(1); seed < seedFrom(1) + times(60); seed += 1) {
-    const file = sayableOf(dialect, bookOf(dialect, seed));
-    const { found, beyond } = weighedAt(dialect, file, 600, seed, { places: ['IE', 'FR'], pricedTo: 0 });
-    expect(beyond, `book ${seed}`).toEqual([]);
-    met += found.filter(({ widest }) => widest > 0).length;
-  }
-  expect(met).toBeGreaterThan(times(30));
-});
+/** Small books in which clauses of some sort meet, and where their baskets go. */
+const twoCountries = () => ['IE', 'FR'];
+const met = [
+  ['offers and thresholds', metOffersOf, twoCountries],
+  ['deliveries and fees', metDeliveriesOf, twoCountries],
+  ['rates of several groups', metMixesOf, twoCountries],
+  ['zones', metPlacesOf, metPlaces],
+] as const;
+const metAt = (...ids: readonly ('lerrin-shop' | 'harrowmere' | 'findlark')[]) =>
+  met.flatMap(([what, bookOf, placesOf]) => ids.map((id) => [what, id, bookOf, placesOf] as const));
 
-test.each([
-  ['offers and thresholds', 'lerrin-shop', metOffersOf],
-  ['offers and thresholds', 'harrowmere', metOffersOf],
-  ['deliveries and fees', 'lerrin-shop', metDeliveriesOf],
-  ['deliveries and fees', 'harrowmere', metDeliveriesOf],
-  ['rates of several groups', 'lerrin-shop', metMixesOf],
-  ['rates of several groups', 'harrowmere', metMixesOf],
-] as const)('in pounds, where %s meet at %s, no basket is off by more than is said', (_, id, bookOf) => {
-  const weighing = { places: ['IE', 'FR'], pricedTo: 0, market: 'britain' };
-  let met = 0;
-  for (let seed = seedFrom(1); seed < seedFrom(1) + times(30); seed += 1) {
-    const { dialect, file } = inPounds(id, bookOf({ id }, seed), seed % 2 === 0 ? '0.05' : '0.01');
-    const { found, beyond } = weighedAt(dialect, file, 400, seed, weighing);
-    expect(beyond, `book ${seed}`).toEqual([]);
-    met += found.filter(({ widest }) => widest > 0).length;
-  }
-  expect(met).toBeGreaterThan(times(10));
-});
+test.each(metAt('lerrin-shop', 'harrowmere', 'findlark'))(
+  'where %s meet at %s no basket is off by more than is said',
+  (_, id, bookOf, placesOf) => {
+    const dialect = dialectOf(id);
+    let off = 0;
+    for (let seed = seedFrom(1); seed < seedFrom(1) + times(60); seed += 1) {
+      const file = sayableOf(dialect, bookOf(dialect, seed));
+      const { found, beyond } = weighedAt(dialect, file, 600, seed, { places: placesOf(dialect), pricedTo: 0 });
+      expect(beyond, `book ${seed}`).toEqual([]);
+      off += found.filter(({ widest }) => widest > 0).length;
+    }
+    expect(off).toBeGreaterThan(times(30));
+  },
+);
+
+test.each(metAt('lerrin-shop', 'harrowmere'))(
+  'in pounds, where %s meet at %s, no basket is off by more than is said',
+  (_, id, bookOf, placesOf) => {
+    let off = 0;
+    for (let seed = seedFrom(1); seed < seedFrom(1) + times(30); seed += 1) {
+      const { dialect, file } = inPounds(id, bookOf({ id }, seed), seed % 2 === 0 ? '0.05' : '0.01');
+      const weighing = { places: placesOf(dialect), pricedTo: 0, market: 'britain' };
+      const { found, beyond } = weighedAt(dialect, file, 400, seed, weighing);
+      expect(beyond, `book ${seed}`).toEqual([]);
+      off += found.filter(({ widest }) => widest > 0).length;
+    }
+    expect(off).toBeGreaterThan(times(10));
+  },
+);

@@ -216,7 +216,12 @@ export function weighedAt(
     for (const { off, touched } of offs)
       if (off > touched.reduce((sum, note) => sum + boundOf(note), 0))
         beyond.push(
-          JSON.stringify({ off, lines: question.lines.map(({ item: { sku, price }, units }) => [sku, price, units]) }),
+          JSON.stringify({
+            off,
+            lines: question.lines.map(({ item: { sku, price }, units }) => [sku, price, units]),
+            to: basket.place,
+            codes: basket.codes,
+          }),
         );
     // What other clauses may be off is not of this one; where a basket is free there no rate is met.
     const offBy = ({ note, linked }: (typeof found)[number]) =>

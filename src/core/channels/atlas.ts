@@ -49,3 +49,7 @@ export const wholeAtlas = memo((book: CompiledBook): readonly Fallen[] => {
     }))
     .sort((a, b) => rank(a.pattern) - rank(b.pattern) || inOrder(patternText(a.pattern), patternText(b.pattern)));
 });
+
+/** The zones that parts of the map fall in, by any template. */
+export const zonesWith = (parts: readonly Pick<Fallen, 'zones'>[]): ReadonlySet<string> =>
+  new Set(parts.flatMap(({ zones }) => zones.flatMap((zone) => zone ?? [])));

@@ -2,19 +2,27 @@ import type { CompiledBook } from '../book/index.ts';
 import { lazily } from '../exact/index.ts';
 import { breaksOf, type Lane } from '../rates/index.ts';
 import type { Listed, Note, Stock } from './dialect.ts';
+import { mostFees } from './fees.ts';
 import { addedUp, type Fidelity } from './fidelity.ts';
 import { groupsOf, laneFor, reachWithFees } from './goods-groups.ts';
 import { dearestInAll } from './levelled-baskets.ts';
 import { takesOff } from './taken-off.ts';
 
-/** The most that a basket of goods is charged for delivery: every group of it by its dearest lane. */
+/**
+ * The most that a basket of goods is charged for delivery: every group of it by its dearest lane, lines with rates of
+ * their own each, and what free delivery waives besides.
+ */
 export function deliveredAtMost(book: CompiledBook, goods: readonly Listed[]): number {
-  const dearest = groupsOf(book, goods).map((group) => {
+  const dearest = groupsOf(book, goods).flatMap((group) => {
     const template = book.templates.find(({ id }) => id === group.template.id);
     const lanes = [...(template?.lanes.values() ?? [])].flatMap((row) => [...row.values()]);
-    return Math.max(0, ...lanes.map((lane) => reachWithFees(laneFor(book, group, lane)).most).filter(Number.isFinite));
+    const most = Math.max(
+      0,
+      ...lanes.map((lane) => reachWithFees(laneFor(book, group, lane)).most).filter(Number.isFinite),
+    );
+    return group.own ? group.goods.map(() => most) : [most];
   });
-  return dearestInAll(dearest);
+  return dearestInAll(dearest) + mostFees(goods, ({ waivable }) => waivable);
 }
 
 /**

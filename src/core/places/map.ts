@@ -1,6 +1,6 @@
 import { countryOf, matches, type Pattern, patternText, rank } from './pattern.ts';
 import { countries, isTerritory, type Place } from './place.ts';
-import { beginsWith, partOfPostcode, prefixesOfPart, prefixesOfRange } from './postcode.ts';
+import { partOfPostcode, prefixesOfPart, prefixesOfRange } from './postcode.ts';
 import { countriesOf } from './region.ts';
 
 /** Patterns that stand for themselves; regions and ranges are made of these. */
@@ -36,15 +36,51 @@ const tries: Readonly<Record<string, readonly string[]>> = {
   GB: ['M', 'B', 'LS', 'EX', 'CF', 'EH', 'AB', 'NE', 'SW', 'KT', 'CA', 'DG', 'HP', 'TR'],
   IE: ['H91', 'D01', 'T12', 'V94', 'X91', 'F92'],
 };
-const anyDigit = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'];
+const anyDigit = [...'1234567890'];
+const letters = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'];
 const farCountries = ['NZ', 'BR', 'KE', 'IN', 'CA', 'AU', 'ZA', 'MX', 'KR', 'TH', 'AQ'];
 
 /** A postcode of the right form that begins with the prefix. @example wholePostcode('GB', 'HS') // 'HS1 1AA' */
 function wholePostcode(country: string, prefix: string): string {
-  if (country === 'GB')
-    return prefix.includes(' ') ? `${prefix}AA` : `${/\d/.test(prefix) ? prefix : `${prefix}1`} 1AA`;
-  if (country === 'IE') return `${(prefix + '01'.slice(prefix.length - 1)).slice(0, 3)} A0A0`;
-  return prefix.padEnd(country === 'JP' ? 7 : 5, '1');
+  switch (country) {
+    case 'GB': {
+      const [outward = '', inward = ''] = prefix.split(' ');
+      return `${/\d/.test(outward) ? outward : `${outward}1`} ${inward + '1AA'.slice(inward.length)}`;
+    }
+    case 'IE': {
+      const [key = '', rest = ''] = prefix.split(' ');
+      return `${(key + '01'.slice(key.length - 1)).slice(0, 3)} ${rest + 'A0A0'.slice(rest.length)}`;
+    }
+    case 'JP':
+      return prefix.padEnd(7, '1');
+    case 'US':
+      return prefix.padEnd(prefix.length > 5 ? 9 : 5, '1');
+    default:
+      return prefix.padEnd(5, '1');
+  }
+}
+
+/** The beginnings by one step longer than a prefix that together take what it does. @example GB HS → HS1, HS2, … HS99 */
+function longerBy(country: string, prefix: string): string[] {
+  const by = (signs: readonly string[]) => signs.map((sign) => prefix + sign);
+  if (country === 'GB') {
+    if (prefix.includes(' ')) return by(letters);
+    if (/^[A-Z]+$/.test(prefix))
+      return by([...anyDigit, ...anyDigit.slice(0, 9).flatMap((ten) => anyDigit.map((one) => ten + one))]);
+    const sectors = anyDigit.map((digit) => `${prefix} ${digit}`);
+    return /[A-Z]$/.test(prefix) ? sectors : [...sectors, ...by(letters)];
+  }
+  if (country === 'IE' && prefix.length === 3) return by([...letters, ...anyDigit].map((sign) => ` ${sign}`));
+  return by(country === 'US' ? anyDigit : [...anyDigit, ...letters]);
+}
+
+/** Postcodes that begin so, one at least among those that no longer beginning or postcode of some names. */
+function* postcodesIn(country: string, prefix: string, names: readonly string[]): Generator<string> {
+  const inside = names.filter((name) => name !== prefix && name.startsWith(prefix));
+  if (inside.length === 0) yield wholePostcode(country, prefix);
+  else
+    for (const longer of longerBy(country, prefix))
+      if (!inside.includes(longer)) yield* postcodesIn(country, longer, inside);
 }
 
 /**
@@ -62,61 +98,74 @@ export function partsOfMap(patterns: readonly Pattern[]): MapPart[] {
     if (whole && !distinct.some((one) => patternText(one) === patternText(whole))) distinct.push(whole);
   }
   return distinct.flatMap((pattern) => {
-    const narrower = distinct.filter((other) => rank(other) > rank(pattern));
-    const place = candidates(pattern, distinct).find(
+    const narrower = distinct.filter((other) => depth(other) > depth(pattern));
+    const place = firstOf(
+      candidates(pattern, distinct),
       (one) => matches(pattern, one) && !narrower.some((other) => matches(other, one)),
     );
     return place ? [{ pattern, place }] : [];
   });
 }
 
+/** How narrow a pattern is: a ZIP code of five digits takes in more than longer beginnings do. */
+const depth = (pattern: Plain): number =>
+  pattern.is === 'postcode' && pattern.country === 'US' && pattern.postcode.length === 5
+    ? rank({ is: 'prefix', country: 'US', prefix: pattern.postcode }) + 0.5
+    : rank(pattern);
+
 /** A place that a pattern takes in. @example placeIn({ is: 'prefix', country: 'GB', prefix: 'HS' }) // HS1 1AA */
 export const placeIn = (pattern: Plain): Place | undefined =>
-  candidates(pattern, [pattern]).find((one) => matches(pattern, one));
+  firstOf(candidates(pattern, [pattern]), (one) => matches(pattern, one));
 
-function candidates(pattern: Plain, all: readonly Plain[]): Place[] {
-  const within = (country: string, prefix: string): Place => {
-    const postcode = wholePostcode(country, prefix);
-    return { country, part: partOfPostcode(country, postcode), postcode };
-  };
+function firstOf<T>(all: Iterable<T>, isOne: (one: T) => boolean): T | undefined {
+  for (const one of all) if (isOne(one)) return one;
+  return undefined;
+}
+
+/** Places a pattern takes in, some of which no narrower one of all does, if there are any. */
+function* candidates(pattern: Plain, all: readonly Plain[]): Generator<Place> {
   switch (pattern.is) {
     case 'world': {
       const mentioned = new Set(all.map(countryOf));
-      return [...farCountries, ...countries]
-        .filter((country) => !mentioned.has(country) && !isTerritory(country))
-        .map((country) => ({ country, part: null, postcode: null }));
+      for (const country of [...farCountries, ...countries])
+        if (!mentioned.has(country) && !isTerritory(country)) yield { country, part: null, postcode: null };
+      return;
     }
     case 'country': {
-      const byPostcode = all.some(
+      const isCut = all.some(
         (one) => (one.is === 'prefix' || one.is === 'postcode' || one.is === 'part') && one.country === pattern.country,
       );
-      const bare: Place = { country: pattern.country, part: null, postcode: null };
-      if (!byPostcode) return [bare];
-      return [...(tries[pattern.country] ?? anyDigit).map((prefix) => within(pattern.country, prefix)), bare];
+      if (isCut) yield* within(pattern.country, tries[pattern.country] ?? anyDigit, all);
+      yield { country: pattern.country, part: null, postcode: null };
+      return;
     }
-    case 'part': {
-      const deeper = (prefix: string) => [prefix, ...anyDigit.map((digit) => `${prefix}${digit}`)];
-      const addresses = prefixesOfPart(pattern.part)
-        .flatMap(deeper)
-        .map((prefix) => within(pattern.country, prefix));
-      return addresses.length > 0 ? addresses : [{ country: pattern.country, part: pattern.part, postcode: null }];
-    }
-    case 'prefix': {
-      const deeper =
-        pattern.country === 'GB' && /\d/.test(pattern.prefix)
-          ? [pattern.prefix]
-          : [pattern.prefix, ...anyDigit.map((digit) => `${pattern.prefix}${digit}`)];
-      return deeper
-        .map((prefix) => within(pattern.country, prefix))
-        .filter((one) => beginsWith(pattern.country, one.postcode ?? '', pattern.prefix));
-    }
+    case 'part':
+      yield* within(pattern.country, prefixesOfPart(pattern.part), all);
+      yield { country: pattern.country, part: pattern.part, postcode: null };
+      return;
+    case 'prefix':
+      yield* within(pattern.country, [pattern.prefix], all);
+      return;
     case 'postcode':
-      return [
-        {
-          country: pattern.country,
-          part: partOfPostcode(pattern.country, pattern.postcode),
-          postcode: pattern.postcode,
-        },
-      ];
+      yield addressAt(pattern.country, pattern.postcode);
   }
 }
+
+/** Addresses of postcodes that begin so. */
+function* within(country: string, prefixes: readonly string[], all: readonly Plain[]): Generator<Place> {
+  const names = all.flatMap((one) =>
+    one.is === 'prefix' && one.country === country
+      ? one.prefix
+      : one.is === 'postcode' && one.country === country
+        ? one.postcode
+        : [],
+  );
+  for (const prefix of prefixes)
+    for (const postcode of postcodesIn(country, prefix, names)) yield addressAt(country, postcode);
+}
+
+const addressAt = (country: string, postcode: string): Place => ({
+  country,
+  part: partOfPostcode(country, postcode),
+  postcode,
+});

@@ -297,16 +297,73 @@ describe('the parts of the map', () => {
     'NZ',
   ].map((text) => unwrap(parsePlace(text)));
 
+  /** Each of some places falls as that of some part does, whatever zones are made of the patterns. */
+  const expectFallen = (parsed: readonly Pattern[], some: typeof places) => {
+    const sign = (place: (typeof places)[number]) =>
+      parsed.map((pattern) => (matches(pattern, place) ? patternText(pattern) : '')).join();
+    const known = new Set(partsOfMap(parsed).map((part) => sign(part.place)));
+    for (const place of some) expect([...known]).toContain(sign(place));
+  };
+  const parsedFrom = (texts: readonly string[]) => texts.map((text): Pattern => unwrap(parsePattern(text)));
+
   test('every address falls as the place of one of them does, whatever zones are made of the patterns', () => {
     fc.assert(
-      fc.property(patterns, (texts) => {
-        const parsed = texts.map((text): Pattern => unwrap(parsePattern(text)));
-        const sign = (place: (typeof places)[number]) =>
-          parsed.map((pattern) => (matches(pattern, place) ? patternText(pattern) : '')).join();
-        const known = new Set(partsOfMap(parsed).map((part) => sign(part.place)));
-        for (const place of places) expect([...known]).toContain(sign(place));
-      }),
+      fc.property(patterns, (texts) => expectFallen(parsedFrom(texts), places)),
       { numRuns: 300 },
     );
+  });
+
+  const digit = fc.constantFrom(...'012');
+  const letter = fc.constantFrom(...'AB');
+  /** Postcodes few of whose signs vary, so that names of them lie in each other, or in what an address is made up as. */
+  const postcodeIn = fc.oneof(
+    fc
+      .tuple(fc.constantFrom('HS1', 'HS2', 'HS12', 'H1', 'H1A', 'BT1', 'BT9'), digit, letter)
+      .map(([district, sector, last]) => `GB ${district} ${sector}A${last}`),
+    fc.tuple(digit, digit, letter).map(([a, b, c]) => `IE D${a}1 A${b}${c}${b}`),
+    fc.tuple(digit, digit).map(([a, b]) => `US 9950${a}${b === '0' ? '' : `000${b}`}`),
+    fc.tuple(digit, digit).map(([a, b]) => `FR 1${a}1${b}1`),
+    fc.tuple(digit, letter).map(([a, b]) => `CA K1A${a}${b}1`),
+  );
+  const nested = fc.tuple(postcodeIn, fc.constantFrom(0, 1, 2, 3, 4, 5, 6)).map(([text, less]) => {
+    const begins = less === 0 ? text : `${text.slice(0, -less).trim()}*`;
+    return parsePattern(begins).ok ? begins : text;
+  });
+
+  test('where single postcodes, and beginnings of all lengths, lie in each other, so does every address', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(nested, { minLength: 1, maxLength: 12 }),
+        fc.array(postcodeIn, { minLength: 20, maxLength: 40 }),
+        (texts, addresses) =>
+          expectFallen(
+            parsedFrom(texts),
+            addresses.map((text) => unwrap(parsePlace(text))),
+          ),
+      ),
+      { numRuns: 400 },
+    );
+  });
+
+  test('a sector of which the postcode is named that an address would be made up as is no less a part', () => {
+    const parts = partsOfMap(parsedFrom(['GB HS1 2*', 'GB HS1 2AA', 'GB HS1 1*', 'GB HS1*']));
+    expect(parts.map(({ pattern, place }) => [patternText(pattern), place.postcode])).toEqual([
+      ['world', null],
+      ['GB HS1 2*', 'HS1 2AB'],
+      ['GB HS1 2AA', 'HS1 2AA'],
+      ['GB HS1 1*', 'HS1 1AA'],
+      ['GB HS1*', 'HS1 3AA'],
+      ['GB', 'M1 1AA'],
+    ]);
+  });
+
+  test('a beginning that others cover is no part of its own', () => {
+    const sectors = Array.from({ length: 10 }, (_, i) => `GB HS1 ${i}*`);
+    const letters = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'].map((one) => `GB HS1${one}*`);
+    const texts = partsOfMap(parsedFrom(['GB HS1*', ...sectors, ...letters])).map(({ pattern }) =>
+      patternText(pattern),
+    );
+    expect(texts).not.toContain('GB HS1*');
+    expect(texts).toHaveLength(2 + sectors.length + letters.length);
   });
 });

@@ -181,3 +181,31 @@ test('at a feed a threshold does not go in countries of which no promotion asks 
   // One is free in the book everywhere, there in Ireland alone.
   expect(saidOf('findlark', book, (clause) => clause.about === 'threshold' && clause.template === 'second')).toBe(270);
 });
+
+test('at a feed free delivery that reaches a part of its country which is another zone is off by what is paid there', () => {
+  const book = shopOf({}, [item('A')], {
+    ...channels('findlark'),
+    services: [{ id: 'post', name: 'Post', days: [1, 2] }],
+    zones: [
+      { id: 'britain', name: 'Britain', takes: ['GB'], leaves: [] },
+      { id: 'isles', name: 'Isles', takes: ['GB HS*'], leaves: [] },
+    ],
+    templates: [
+      {
+        id: 'main',
+        name: 'Main',
+        origin: 'Here',
+        zones: ['britain', 'isles'],
+        lanes: { britain: { post: flat('5.00') }, isles: { post: flat('11.00') } },
+      },
+    ],
+    offers: [
+      offerOf('free', 1, {
+        benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } },
+        code: { is: 'shared', code: 'FREE' },
+        zones: ['britain'],
+      }),
+    ],
+  });
+  expect(saidOf('findlark', book, ({ about }) => about === 'offer')).toBe(1100);
+});

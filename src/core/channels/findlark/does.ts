@@ -1,5 +1,6 @@
 import type { Minor } from '../../exact/index.ts';
 import type { Part } from '../../offers/index.ts';
+import type { Fallen } from '../atlas.ts';
 import type { Fidelity } from '../fidelity.ts';
 import type { Promotion } from './format.ts';
 
@@ -14,8 +15,8 @@ export interface Does {
     readonly zones: ReadonlySet<string> | null;
   }[];
   readonly most: Minor;
-  /** How far off at the most an order is where it holds and is not told, or is told and does not hold. */
-  readonly misplaced: Minor;
+  /** How far off at the most an order to some places is where it holds and is not told, or is told and does not hold. */
+  misplaced(places: readonly Fallen[]): Minor;
   /** Whether its largest discount is kept by what is told. */
   readonly capped: boolean;
   readonly fidelity: Fidelity;

@@ -1,5 +1,6 @@
 import { type Minor, minor } from '../../exact/index.ts';
 import { allGoods, type Offer } from '../../offers/index.ts';
+import { zonesWith } from '../atlas.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { wholeCountries } from '../reach.ts';
@@ -27,7 +28,7 @@ export function givingAway(
   return {
     lines: [{ does: { kind: 'gift', gift: item.listing, count: units }, on: allGoods, from: null, zones: offer.zones }],
     most: minor(item.price * units),
-    misplaced: mostIn(null),
+    misplaced: (places) => mostIn(zonesWith(places)),
     capped: true,
     fidelity: worstOf([
       mayEnd ? unsayable(sent, 'live with it') : off > 0 ? bounded(off, sent, 'live with it') : exact,

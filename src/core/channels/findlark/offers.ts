@@ -1,6 +1,7 @@
 import { decimalText, type Instant, type Minor, minor } from '../../exact/index.ts';
 import { allGoods, conditionKindOf, lies, type Offer, type Part, partOf, sharedCode } from '../../offers/index.ts';
 import { isFor } from '../acting.ts';
+import { zonesWith } from '../atlas.ts';
 import { lostAtStep } from '../bounds.ts';
 import type { Listed, Note } from '../dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, noMoreThan, unsayable, worstOf } from '../fidelity.ts';
@@ -89,9 +90,13 @@ function toldOffer(feed: Feed, offer: Offer): ToldOffer | Fidelity {
   const said = lines.flatMap(({ promotion }) => promotion ?? []);
   if (said.length === 0) return unsayable({ is: 'reaches nothing' }, 'live with it');
   const { fidelity: short } = titleOf(feed, offer);
+  const as = offer.level === 'delivery' ? 'delivery' : 'goods';
+  // Where it reaches too far it frees what is charged there.
+  const farther = lines.map(({ places }) => (as === 'delivery' && places.is === 'bounded' ? places.bound : 0));
+  const most = Math.max(does.most, ...farther);
   return {
     offer,
-    as: offer.level === 'delivery' ? 'delivery' : 'goods',
+    as,
     reads: said.map(readsOf),
     keys: said.map((promotion) => heldAs(feed.setting, promotion)),
     fidelity: worstOf([
@@ -104,7 +109,7 @@ function toldOffer(feed: Feed, offer: Offer): ToldOffer | Fidelity {
       limitsLost(offer, does.capped ? null : does.most),
     ]),
     // What costs the free delivery may take so much more than a gift that is used all the same.
-    most: mayCost ? minor(does.most + feed.mostIn(null)) : does.most,
+    most: minor(most + (mayCost ? feed.mostIn(null) : 0)),
     mayCost,
   };
 }
@@ -137,7 +142,7 @@ function takingOff(feed: Feed, offer: Offer): Does | Fidelity {
       return testedAfterSales(feed, step, { part: allGoods, level: offer.level, most: () => lost, of: offer });
     }),
   );
-  return { lines, most, misplaced: most, capped, fidelity };
+  return { lines, most, misplaced: () => most, capped, fidelity };
 }
 
 function doesBy(off: TakenOff, say: Feed['say']): { does: Promotion['does']; on: Part } | null {
@@ -176,7 +181,7 @@ function freeing(feed: Feed, offer: Offer): Does | Fidelity {
         : [{ does: { kind: 'delivery', speeds } as const, on: allGoods, from: null, zones }];
     }),
     most: feed.mostIn(offer.zones, may),
-    misplaced: feed.mostIn(null, may),
+    misplaced: (places) => feed.mostIn(zonesWith(places), may),
     capped: offer.limits.most === null,
     fidelity: freed.fidelity,
   };
@@ -232,10 +237,10 @@ function promotionOf(
   offer: Offer,
   { does, from, zones }: Does['lines'][number],
   { of, leastValue, leastUnits }: Asked,
-  misplaced: Minor,
+  misplaced: Does['misplaced'],
 ): { promotion: Promotion | null; places: Fidelity } {
   const { book, say, inTarget } = feed;
-  const { countries, fidelity: places } = wholeCountries(book, zones, () => misplaced);
+  const { countries, fidelity: places } = wholeCountries(book, zones, misplaced);
   const named = inTarget(countries);
   if (named.length === 0) return { promotion: null, places };
   const code = sharedCode(offer);

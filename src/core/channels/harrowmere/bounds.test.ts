@@ -81,3 +81,47 @@ test('goods of two plans at a marketplace are off by what is said of their rate 
     );
   expect(said('rate') + said('mixing')).toBe(2 * 1015 - 546);
 });
+
+test('a country that a marketplace takes in with others is off by what its zones say of all templates, and theirs', () => {
+  const table: Lane = {
+    rate: {
+      is: 'table',
+      unit: 'g',
+      breaks: [
+        { to: '500', amount: '2.00' },
+        { to: null, amount: '12.00' },
+      ],
+    },
+    freeFrom: null,
+  };
+  const book = (mixedBy: 'sum' | 'highest', world: Lane) =>
+    shopOf(
+      {},
+      ['main', 'second'].map((id) => item(id, { template: id, mass: { value: '400', unit: 'g' } })),
+      {
+        ...channels('harrowmere'),
+        services: [{ id: 'post', name: 'Post', days: [1, 2] }],
+        mixedBy,
+        zones: [
+          { id: 'rest', name: 'Rest', takes: ['world'], leaves: [] },
+          { id: 'france', name: 'France', takes: ['FR'], leaves: [] },
+        ],
+        templates: ['main', 'second'].map((id) => ({
+          id,
+          name: id,
+          origin: 'Here',
+          zones: ['france', 'rest'],
+          lanes: { france: { post: flat('6.00') }, rest: { post: id === 'main' ? world : flat('5.00') } },
+        })),
+      },
+    );
+  const isFrance = (clause: Note['clause']) => clause.about === 'zone' && clause.zone === 'france';
+  expect(saidOf('harrowmere', book('sum', flat('4.00')), isFrance)).toBe(1200);
+  expect(saidOf('harrowmere', book('highest', flat('4.00')), isFrance)).toBe(600);
+  // What the rate told for the rest is off by itself is off there too.
+  const isRest = (clause: Note['clause']) =>
+    clause.about === 'rate' && clause.zone === 'rest' && clause.template === 'main';
+  const rest = saidOf('harrowmere', book('highest', table), isRest);
+  expect(rest).toBeGreaterThan(0);
+  expect(saidOf('harrowmere', book('highest', table), isFrance)).toBe(1200 + Number(rest));
+});

@@ -1,12 +1,13 @@
-import type { CompiledBook, Template } from '../../book/index.ts';
+import type { CompiledBook } from '../../book/index.ts';
 import { matches, patternText, prefixesOfPart } from '../../places/index.ts';
 import { type Fallen, wholeAtlas } from '../atlas.ts';
-import { bounded, type Fidelity, type Loss, unsayable } from '../fidelity.ts';
+import type { Listed } from '../dialect.ts';
+import { boundedIf, type Fidelity, type Loss, unsayable } from '../fidelity.ts';
 import { keysOf } from '../keys.ts';
 import type { ReadLine } from '../reading.ts';
 import { type Cut, elsewhere, limits, regionOf, regions } from './format.ts';
+import { offInstead, type Zones } from './instead.ts';
 import { spelled } from './keys.ts';
-import { dearestIn } from './reach.ts';
 
 /** A region or a cut of one, and the book's zone there by each template, in their order. */
 export interface ToldPlace {
@@ -14,35 +15,43 @@ export interface ToldPlace {
   readonly zones: readonly (string | null)[];
 }
 
-/** The map as Harrowmere is told it, and what of the book's map it cannot follow, zone by zone. */
+/** A part of the book's map that falls there under zones of the templates instead of others, and how far that is off. */
+export interface Lost {
+  readonly zones: Zones;
+  readonly instead: Zones;
+  readonly fidelity: Fidelity;
+}
+
+/** The map as Harrowmere is told it, and what of the book's map it cannot follow. */
 export interface Places {
   readonly all: readonly ToldPlace[];
   readonly cuts: readonly Cut[];
-  readonly lost: readonly { readonly zone: string; readonly fidelity: Fidelity }[];
+  readonly lost: readonly Lost[];
 }
 
-export function placesOf(book: CompiledBook): Places {
+export function placesOf(book: CompiledBook, goods: readonly Listed[]): Places {
   const keyFor = keysOf(limits.key);
   for (const region of [...regions.keys(), elsewhere]) keyFor(region);
   const all: ToldPlace[] = [];
   const cuts: Cut[] = [];
-  const lost: Places['lost'][number][] = [];
+  const lost: Lost[] = [];
+  const lose = lostIn(book, goods);
   for (const region of [...regions.keys(), elsewhere]) {
     const { countries, within } = partsIn(book, region);
     const main = zonesOf(region, countries);
     all.push({ key: region, zones: main });
     for (const part of countries)
-      if (!isAlike(part.zones, main)) lost.push(...lostBy(book, part, main, 'region takes in', region));
+      if (!isAlike(part.zones, main)) lost.push(lose(part, main, 'region takes in', region));
     const found = new Map<string, Cut & { entries: string[] }>();
     let count = 0;
     for (const part of within) {
       const entries = entriesOf(part, within);
       // What falls as its region does needs no entry, but where a wider one would take it along.
-      const wider = within.filter((one) => one !== part && matches(one.pattern, part.place));
+      const wider = within.filter((one) => one !== part && mayTake(one, part));
       if (isAlike(part.zones, main) && wider.length === 0) continue;
       if (entries.length === 0 || count + entries.length > limits.entries) {
         for (const instead of [main, ...wider.map(({ zones }) => zones)])
-          lost.push(...lostBy(book, part, instead, 'not cut out', region));
+          lost.push(lose(part, instead, 'not cut out', region));
         continue;
       }
       count += entries.length;
@@ -95,6 +104,10 @@ function zonesOf(region: string, countries: readonly Fallen[]): readonly (string
 const isAlike = (a: readonly (string | null)[], b: readonly (string | null)[]): boolean =>
   a.every((zone, i) => zone === b[i]);
 
+/** Whether a part of the map would be taken along by another: one without a postcode by those that its postcodes have. */
+const mayTake = (one: Fallen, { pattern, place }: Fallen): boolean =>
+  pattern.is === 'part' && place.postcode === null ? one.place.part === pattern.part : matches(one.pattern, place);
+
 /** The entries of a cut that stand for a part of the map: none where nothing does. */
 function entriesOf({ pattern }: Fallen, within: readonly Fallen[]): string[] {
   switch (pattern.is) {
@@ -116,30 +129,15 @@ function entriesOf({ pattern }: Fallen, within: readonly Fallen[]): string[] {
 }
 
 /** What is lost where a part of the map falls there as something else does. */
-function lostBy(
-  book: CompiledBook,
-  { pattern, zones }: Fallen,
-  instead: readonly (string | null)[],
-  is: 'region takes in' | 'not cut out',
-  region: string,
-): Places['lost'][number][] {
-  const loss: Loss = { is, region, place: patternText(pattern) };
-  return zones.flatMap((zone, i) => {
-    const other = instead[i] ?? null;
-    const template = book.templates[i];
-    if (zone === other || !template) return [];
-    const fidelity = insteadOf(template, zone, other, loss);
-    return [zone, other].flatMap((one) => (one === null ? [] : [{ zone: one, fidelity }]));
-  });
-}
-
-/** How far one zone may stand for another: where either has a service that the other has not, not at all. */
-function insteadOf(template: Template, zone: string | null, other: string | null, loss: Loss): Fidelity {
-  const servicesIn = (one: string | null) => [...(template.lanes.get(one ?? '')?.keys() ?? [])].sort().join(' ');
-  const most = Math.max(dearestIn(template, zone ?? ''), dearestIn(template, other ?? ''));
-  return servicesIn(zone) === servicesIn(other) && Number.isFinite(most)
-    ? bounded(most, loss, 'whole regions', 'live with it')
-    : unsayable(loss, 'whole regions', 'live with it');
+function lostIn(book: CompiledBook, goods: readonly Listed[]) {
+  const offBy = offInstead(book, goods);
+  return ({ pattern, zones }: Fallen, instead: Zones, is: 'region takes in' | 'not cut out', region: string): Lost => {
+    const loss: Loss = { is, region, place: patternText(pattern) };
+    const off = offBy(zones, instead);
+    const remedies = ['whole regions', 'live with it'] as const;
+    const fidelity = Number.isFinite(off) ? boundedIf(off, loss, ...remedies) : unsayable(loss, ...remedies);
+    return { zones, instead, fidelity };
+  };
 }
 
 /** How a region or a cut is read. */

@@ -12,7 +12,7 @@ import { batchIn, benefitText, speeds as inFile, limits, type Plans, type Site }
 import type { Labels } from './labels.ts';
 import { manifest } from './manifest.ts';
 import { offersOf } from './offers.ts';
-import { type Places, placeRead, placesOf } from './places.ts';
+import { type Lost, type Places, placeRead, placesOf } from './places.ts';
 import { keeps, type PlanLane, plansOf, type Spoken, type ToldPlan } from './plans.ts';
 import { rulesOf } from './rules.ts';
 import type { Drafted, Telling } from './telling.ts';
@@ -21,7 +21,7 @@ import { keyOf, type Outcome, type Told, toldLines } from './told-lines.ts';
 
 /** The book as a site of Harrowmere will read it, clause by clause. */
 export function render(site: Site, book: CompiledBook, goods: readonly Listed[]): Rendition {
-  const places = placesOf(book);
+  const places = placesOf(book, goods);
   const speech = spokenIn(book, places);
   const all = plansOf(book, goods, speech.spoken, settingsOf(book.body, manifest).fit);
   const plans = all.slice(0, limits.plans);
@@ -54,6 +54,7 @@ export function render(site: Site, book: CompiledBook, goods: readonly Listed[])
   };
   const freeing = thresholds.notes.map((one) => noteOf(one, told.of));
   const said = saidBelow(plans, freeing);
+  const lanes = laneNotes(book, said, speech);
   return {
     rules: rulesOf(file),
     notes: [
@@ -66,8 +67,8 @@ export function render(site: Site, book: CompiledBook, goods: readonly Listed[])
         fidelity: mixing(book, said),
       },
       ...shownNotes(book),
-      ...zoneNotes(book, places),
-      ...laneNotes(book, said, speech),
+      ...zoneNotes(book, places, [...lanes, ...freeing]),
+      ...lanes,
       ...freeing,
       ...offers.drafted.map((one) => noteOf(one, told.of)),
     ],
@@ -194,14 +195,32 @@ function furtherOff(plans: readonly ToldPlan[]): Fidelity {
   return boundedIf(off, { is: 'parcels of each', off: minor(off) }, 'live with it');
 }
 
-function zoneNotes(book: CompiledBook, places: Places): Note[] {
+/** What is said of zones: what falls in one of them and is told as in another is off by what is said there besides. */
+function zoneNotes(book: CompiledBook, { all, cuts, lost }: Places, told: readonly Note[]): Note[] {
+  const unlike = ({ zones, instead }: Lost, i: number) => (zones[i] === instead[i] ? [] : [zones[i], instead[i]]);
+  const saidInstead = (one: Lost, service: string): Fidelity =>
+    addedUp(
+      told.flatMap(({ clause, fidelity }) =>
+        (clause.about === 'rate' || clause.about === 'threshold') &&
+        clause.service === service &&
+        book.templates.some(({ id }, i) => id === clause.template && unlike(one, i)[1] === clause.zone)
+          ? fidelity
+          : [],
+      ),
+    );
   return book.body.zones
     .filter(({ id }) => book.templates.some((template) => template.zones.some((zone) => zone.id === id)))
     .map(
       ({ id }): Note => ({
         clause: { about: 'zone', zone: id },
-        reads: places.all.filter(({ zones }) => zones.includes(id)).map(({ key }) => placeRead(key, places.cuts)),
-        fidelity: worstOf(places.lost.filter((one) => one.zone === id).map((one) => one.fidelity)),
+        reads: all.filter(({ zones }) => zones.includes(id)).map(({ key }) => placeRead(key, cuts)),
+        fidelity: worstOf(
+          lost
+            .filter((one) => one.fidelity.is !== 'exact' && one.zones.some((_, i) => unlike(one, i).includes(id)))
+            .map((one) =>
+              addedUp([one.fidelity, worstOf(book.services.map((service) => saidInstead(one, service.id)))]),
+            ),
+        ),
       }),
     );
 }
