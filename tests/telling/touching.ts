@@ -71,11 +71,12 @@ export function touching(
         return lines.some(({ item }) => (clause.by === 'fee' ? item.handling : item.own) !== null);
       case 'mixing':
         return new Set(lines.map(({ item }) => classOf(item))).size > 1;
-      // A place falls under what is said of its zone, and of any wider place that is named.
+      // A place falls under what is said of its zone, and of any wider place that is named; one in no zone under all.
       case 'zone':
         if (fidelity.losses.every((loss) => !isAbout(loss, place))) return false;
         return lines.some(
           ({ item: { template } }) =>
+            template.zoneOf(place) === null ||
             template.zoneOf(place)?.zone.id === clause.zone ||
             template.zoneOf({ country: place.country, part: null, postcode: null })?.zone.id === clause.zone ||
             template.zones.some(

@@ -85,7 +85,7 @@ const isOfAllOrders = ({ fidelity }: Note): boolean =>
 export interface Weighed {
   /** The widest for each bounded clause, of baskets in which no other is inexact but what goes with it. */
   readonly found: readonly Found[];
-  /** Baskets that are off by more than all their clauses say. */
+  /** Baskets that are off by more than all their clauses say, or have a service on one side alone. */
   readonly beyond: readonly string[];
 }
 
@@ -199,14 +199,20 @@ export function weighedAt(
     // At their own prices goods may come to more than is compared.
     if (question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0) > most.value) return () => -1;
     const choices = rules.charges(soldIn(question), at);
-    const answers = charges(book, question, intended) === 'services' ? choices : [];
+    if (charges(book, question, intended) !== 'services') intended.fill(-1);
+    const lines = question.lines.map(({ item: { sku, price }, units }) => [sku, price, units]);
+    const about = { lines, to: basket.place, codes: basket.codes };
     const offs = book.services.flatMap(({ id }, i) => {
-      const choice = answers.find(({ speed }) => speed === speeds[id]);
-      if (!choice || (intended[2 * i] ?? -1) < 0) return [];
-      const meant = (intended[2 * i] ?? 0) - (intended[2 * i + 1] ?? 0);
+      const choice = choices.find(({ speed }) => speed === speeds[id]);
+      const meant = (intended[2 * i] ?? -1) < 0 ? null : (intended[2 * i] ?? 0) - (intended[2 * i + 1] ?? 0);
+      if (!choice && meant === null) return [];
       const touched = touching(book, notes, question, id);
       // What cannot be said at all is off by anything.
       if (touched.some(({ fidelity }) => fidelity.is === 'unsayable')) return [];
+      if (!choice || meant === null) {
+        beyond.push(JSON.stringify({ [meant === null ? 'offered there alone' : 'not offered there']: id, ...about }));
+        return [];
+      }
       const [first, ...others] = question.lines.map(({ item: { template, handling } }) => handling ?? template);
       // Of one template's goods that pay on both sides no threshold is met on one alone.
       const isPaid = choice.charge > 0 && meant > 0 && others.every((one) => one === first);
@@ -214,15 +220,7 @@ export function weighedAt(
       return [{ off: Math.abs(choice.charge - choice.discount - meant), unmet, touched }];
     });
     for (const { off, touched } of offs)
-      if (off > touched.reduce((sum, note) => sum + boundOf(note), 0))
-        beyond.push(
-          JSON.stringify({
-            off,
-            lines: question.lines.map(({ item: { sku, price }, units }) => [sku, price, units]),
-            to: basket.place,
-            codes: basket.codes,
-          }),
-        );
+      if (off > touched.reduce((sum, note) => sum + boundOf(note), 0)) beyond.push(JSON.stringify({ off, ...about }));
     // What other clauses may be off is not of this one; where a basket is free there no rate is met.
     const offBy = ({ note, linked }: (typeof found)[number]) =>
       Math.max(

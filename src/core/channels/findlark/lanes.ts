@@ -37,8 +37,10 @@ export function zoneNotes(feed: Feed): Note[] {
 export function laneNotes(feed: Feed, said: readonly Said[]): Note[] {
   const { book } = feed;
   return book.templates.flatMap((template) => {
-    const groups = said.filter(({ group }) => group.template.id === template.id && group.own === null);
-    if (groups.length === 0) return [];
+    const all = said.filter(({ group }) => group.template.id === template.id);
+    if (all.length === 0) return [];
+    // Goods with rates of their own are spoken of by themselves, but for services that have no speed.
+    const groups = all.filter(({ group }) => group.own === null);
     return template.zones.flatMap((zone) =>
       book.services.flatMap((service): Note[] => {
         if (
