@@ -189,13 +189,14 @@ describe.each(channels)('shoppers who pay in pounds at %s', (id, standIn, worldF
   );
 });
 
-/** What is said of a lane's rate at the shop in pounds, as it converts. */
-function saidInPounds(rate: Lane['rate']) {
-  const post = { rate, freeFrom: null, fees: { order: '0.28', item: '0.17' } };
-  const book = shopOf({ post }, [item('A')], { channels: { 'lerrin-shop': { speeds: { post: 'post' } } } });
-  const { dialect, file } = inPounds('lerrin-shop', bookFileSchema.parse(book.input), '0.05');
+/** What is said of a lane at the shop in pounds, as it converts, where the book rounds to a step of its own. */
+function saidInPounds(post: Lane, step: string, about: 'rate' | 'threshold') {
+  const book = shopOf({ post }, [item('A', { price: '2.42' })], {
+    channels: { 'lerrin-shop': { speeds: { post: 'post' } } },
+  });
+  const { dialect, file } = inPounds('lerrin-shop', bookFileSchema.parse(book.input), step);
   const { book: compiled, goods } = opened(file, 'britain');
-  return dialect.render(compiled, goods).notes.find(({ clause }) => clause.about === 'rate')?.fidelity;
+  return dialect.render(compiled, goods).notes.find(({ clause }) => clause.about === about)?.fidelity;
 }
 
 test.each<[string, Lane['rate'], number]>([
@@ -216,5 +217,18 @@ test.each<[string, Lane['rate'], number]>([
   // The same beyond the first lot, and 0.05 as the shop converts the lot itself.
   ['of lots', { is: 'table', unit: 'g', breaks: [{ to: null, amount: '3.33', step: '1.43', per: '500' }] }, 15],
 ])('what each unit is off in pounds is the most of all runs %s, and of any number of units', (_, rate, bound) => {
-  expect(saidInPounds(rate)).toMatchObject({ is: 'bounded', bound });
+  const post = { rate, freeFrom: null, fees: { order: '0.28', item: '0.17' } };
+  expect(saidInPounds(post, '0.05', 'rate')).toMatchObject({ is: 'bounded', bound });
+});
+
+test('a threshold in pounds is off by what a rate that goes on rising comes to, where goods cost otherwise', () => {
+  // Twenty of one kilogram: 1.00 + 19 · 0.20 + 20 · 1.12 in euros, and each rounded.
+  const weight = { amount: '1.12', per: '1', unit: 'kg' as const, each: 'started' as const };
+  const rate = { is: 'built up' as const, order: '0.50', first: '0.50', further: '0.20', weight };
+  const free = { value: '40.00', test: 'after' as const, of: 'basket' as const };
+  const said = saidInPounds({ rate, freeFrom: free }, '0.01', 'threshold');
+  expect(said).toMatchObject({ is: 'bounded' });
+  const bound = said?.is === 'bounded' ? said.bound : 0;
+  expect(bound).toBeGreaterThanOrEqual(2339);
+  expect(bound).toBeLessThan(2339 + 10);
 });

@@ -1,10 +1,11 @@
 import type { CompiledBook } from '../book/index.ts';
 import { lazily } from '../exact/index.ts';
 import { breaksOf, type Lane } from '../rates/index.ts';
+import { mostCharged } from './charged-for-goods.ts';
 import type { Listed, Note, Stock } from './dialect.ts';
 import { mostFees } from './fees.ts';
 import { addedUp, type Fidelity } from './fidelity.ts';
-import { groupsOf, laneFor, reachWithFees } from './goods-groups.ts';
+import { type GroupLane, groupsOf, laneFor, reachWithFees } from './goods-groups.ts';
 import { dearestInAll } from './levelled-baskets.ts';
 import { takesOff } from './taken-off.ts';
 
@@ -18,11 +19,17 @@ export function deliveredAtMost(book: CompiledBook, goods: readonly Listed[]): n
     const lanes = [...(template?.lanes.values() ?? [])].flatMap((row) => [...row.values()]);
     const most = Math.max(
       0,
-      ...lanes.map((lane) => reachWithFees(laneFor(book, group, lane)).most).filter(Number.isFinite),
+      ...lanes.map((lane) => mostIn(laneFor(book, group, lane), group.goods)).filter(Number.isFinite),
     );
     return group.own ? group.goods.map(() => most) : [most];
   });
   return dearestInAll(dearest) + mostFees(goods, ({ waivable }) => waivable);
+}
+
+/** What a lane can charge; of a rate that goes on rising what goods come to, infinite where a carrier is asked. */
+function mostIn(by: GroupLane, goods: readonly Listed[]): number {
+  const { most } = reachWithFees(by);
+  return Number.isFinite(most) ? most : mostCharged(by, goods);
 }
 
 /**

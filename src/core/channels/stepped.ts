@@ -78,7 +78,8 @@ export function steppedOf(lane: Lane, price: Priced, goods: readonly Listed[]): 
       return told('grams', breaks.from > 0 ? startingAt(rows, breaks.from, lost) : rows);
     }
     case 'value': {
-      if (lane.after) lost.push(afterDiscounts(price));
+      const isOpen = breaks.breaks.length > breaks.edges.length;
+      if (lane.after) lost.push(afterDiscounts(price, isOpen && breaks.from === 0));
       const fitting = thinned([...beginningOf(breaks), ...all], mostPieces);
       const rows: Row[] = fitting.map(({ after, inner }, i) => ({
         from: i === 0 ? breaks.from : after + 1,
@@ -88,8 +89,7 @@ export function steppedOf(lane: Lane, price: Priced, goods: readonly Listed[]): 
         ),
       }));
       if (breaks.from > 0) rows.unshift({ from: 0, charge: null });
-      if (breaks.breaks.length === breaks.edges.length)
-        rows.push({ from: (breaks.edges.at(-1) ?? 0) + 1, charge: null });
+      if (!isOpen) rows.push({ from: (breaks.edges.at(-1) ?? 0) + 1, charge: null });
       return told('value', rows);
     }
     case 'long side': {
@@ -114,10 +114,12 @@ const beginningOf = ({ from, breaks }: { from: number; breaks: readonly { per: n
 const cannot = (manner: Manner): Fidelity =>
   unsayable({ is: 'rate', manner }, 'a flat rate or a table by mass', 'live with it');
 
-function afterDiscounts({ rate, kind }: Priced): Fidelity {
+/** Of what discounts leave: a table that begins or ends somewhere may take what it should not, or not what it should. */
+function afterDiscounts({ rate, kind }: Priced, isOpen: boolean): Fidelity {
   const { least, most } = kind.reach(rate);
-  const off = minor(most - least);
-  return bounded(off, { is: 'steps before discounts', off }, 'steps before discounts', 'live with it');
+  const loss = { is: 'steps before discounts', off: minor(most - least) } as const;
+  const remedies = ['steps before discounts', 'live with it'] as const;
+  return isOpen ? bounded(loss.off, loss, ...remedies) : unsayable(loss, ...remedies);
 }
 
 /** The runs of a table of which each has its charge, within what is compared; none by volume. */

@@ -1,5 +1,13 @@
 import { expect, test } from 'vitest';
-import { channels, free, homeAndEurope, type Lane, saidOf, twoTemplates } from '../../../../tests/books/said.ts';
+import {
+  channels,
+  free,
+  homeAndEurope,
+  type Lane,
+  saidOf,
+  toldOf,
+  twoTemplates,
+} from '../../../../tests/books/said.ts';
 import { either, flat, item, offerOf, shopOf } from '../../../../tests/books/shop.ts';
 import type { BookInput } from '../../book/index.ts';
 import type { Note } from '../index.ts';
@@ -208,4 +216,62 @@ test('at a feed free delivery that reaches a part of its country which is anothe
     ],
   });
   expect(saidOf('findlark', book, ({ about }) => about === 'offer')).toBe(1100);
+});
+
+test('at a feed one item by what discounts leave of its value is off, where a code takes some of it', () => {
+  const post: Lane = {
+    rate: {
+      is: 'table',
+      unit: 'value',
+      breaks: [
+        { to: '20.00', amount: '3.00' },
+        { to: null, amount: '7.00' },
+      ],
+    },
+    freeFrom: null,
+  };
+  const book = (values: 'before' | 'after') =>
+    toldOf(
+      'findlark',
+      shopOf({ post: { ...post, values } }, [item('A', { price: '24.00' })], {
+        ...channels('findlark'),
+        offers: [
+          offerOf('code', 1, {
+            benefit: { is: 'off order', off: { by: 'percent', percent: '50' } },
+            code: { is: 'shared', code: 'HALF' },
+          }),
+        ],
+      }),
+    ).notes.flatMap(({ clause, fidelity }) =>
+      clause.about === 'rate' && fidelity.is === 'bounded' ? fidelity.losses.map(({ is }) => is) : [],
+    );
+  expect(book('before')).toEqual([]);
+  expect(book('after')).toContain('steps before discounts');
+});
+
+test('at a feed an item that is shorter and dearer than another is what both of them pay', () => {
+  const post: Lane = {
+    rate: {
+      is: 'table',
+      unit: 'cm',
+      breaks: [
+        { to: '30', amount: '9.00' },
+        { to: null, amount: '5.00' },
+      ],
+    },
+    freeFrom: null,
+  };
+  const long = (sku: string, length: string) => item(sku, { size: { length, width: '5', height: '5', unit: 'cm' } });
+  const saidOfBoth = (...lengths: readonly string[]) =>
+    saidOf(
+      'findlark',
+      shopOf(
+        { post },
+        lengths.map((one, i) => long(`${i}`, one)),
+        channels('findlark'),
+      ),
+      ({ about }) => about === 'rate',
+    );
+  expect(saidOfBoth('20', '40')).toBe(400);
+  expect(saidOfBoth('40', '60')).toBe('exact');
 });

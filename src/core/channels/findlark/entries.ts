@@ -7,11 +7,12 @@ import type { Delivered, DeliveredLane } from './groups.ts';
 import { limits } from './limits.ts';
 import type { NamedPart } from './named-parts.ts';
 
-/** Items that are charged alike alone: what a lane charges for one of them, and what any weighs and costs. */
+/** Items that are charged alike alone: what a lane charges for one of them, what any weighs and costs, how long it is. */
 export interface Alike {
   readonly charge: number;
   readonly mass: Reach;
   readonly price: Reach;
+  readonly long: Reach;
 }
 /** The least and the most of a figure. */
 interface Reach {
@@ -44,6 +45,7 @@ interface Shared {
   readonly entries: readonly Entry[];
   readonly mass: Reach;
   readonly price: Reach;
+  readonly long: Reach;
   handling: number;
 }
 
@@ -55,9 +57,9 @@ function widen(reach: Reach, figure: number): void {
 
 /** What some items are charged in a lane alone, fees of their own aside. */
 const alikeIn = (all: readonly Shared[], lane: number): Alike[] =>
-  all.flatMap(({ charges, mass, price, handling }) => {
+  all.flatMap(({ charges, mass, price, long, handling }) => {
     const charge = charges[lane] ?? null;
-    return charge === null ? [] : [{ charge: charge - handling, mass, price }];
+    return charge === null ? [] : [{ charge: charge - handling, mass, price, long }];
   });
 
 /**
@@ -98,10 +100,12 @@ export function entriesOf(
     });
     // Items that are charged alike everywhere have the same entries.
     const key = charges.join();
-    const known = shared.get(key) ?? { charges, entries: entriesBy(charges), mass: none(), price: none(), handling: 0 };
+    const reaches = { mass: none(), price: none(), long: none() };
+    const known = shared.get(key) ?? { charges, entries: entriesBy(charges), ...reaches, handling: 0 };
     shared.set(key, known);
     widen(known.mass, item.mass ?? 0);
     widen(known.price, item.price);
+    widen(known.long, Math.max(0, ...(item.sides ?? [])));
     known.handling = Math.max(known.handling, item.handling?.each ?? 0);
     return known.entries;
   }

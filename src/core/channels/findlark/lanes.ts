@@ -9,7 +9,7 @@ import { mostFeesOf } from '../fees.ts';
 import { boundedIf, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import type { GoodsGroup, GroupLane } from '../goods-groups.ts';
 import { mostOfGoods } from '../of-goods.ts';
-import type { Entered } from './entries.ts';
+import type { Alike, Entered } from './entries.ts';
 import { type Feed, zoneFidelity } from './feed.ts';
 import type { Delivered, DeliveredLane } from './groups.ts';
 import { limits } from './limits.ts';
@@ -116,8 +116,14 @@ function laneFidelity(
   if (lane.ends) found.push(unsayable({ is: 'no stop' }, 'an open last break', 'live with it'));
   const off = several(lane, entry, group.goods, left ? unfreedBelow(feed, lane, left.country) : stated.value);
   found.push(boundedIf(off, { is: 'dearest item only', off }, 'a flat rate', 'live with it'));
+  if (goesByRest(feed, lane))
+    found.push(boundedIf(off, { is: 'steps before discounts', off }, 'steps before discounts', 'live with it'));
   return worstOf(found);
 }
+
+/** Whether a lane charges by what discounts leave of the value: no entry of an item does. */
+const goesByRest = ({ book }: Feed, { by: { lane, price } }: DeliveredLane): boolean =>
+  lane.after && breaksOf(price.rate)?.over === 'value' && book.offers.some(({ level }) => level !== 'delivery');
 
 /** The highest list value of baskets that pay a lane there: from some value on a promotion frees all goods. */
 function unfreedBelow({ book, promotions, sales }: Feed, { speed }: DeliveredLane, country: string): number {
@@ -139,9 +145,9 @@ function several(
 ): Minor {
   if (isFlat || most < least) return minor(0);
   const all = mostOfGoods(goods, value);
-  // The longest side of many is that of the longest: no more is added than what each is charged besides.
+  // The longest side of many is that of the longest: what is added is what each is charged besides.
   if (breaksOf(by.price.rate)?.over === 'long side')
-    return minor(by.lane.fees.alone.item * (all.units - 1) + rounding(by));
+    return minor(shorterIsDearer(alike()) + by.lane.fees.alone.item * (all.units - 1) + rounding(by));
   if (!steps) return minor(Math.max(0, mostCharged(by, goods, value) - least, most - from));
   // Of what costs no more alone, one of what costs most up to as many as may be of the heaviest and dearest.
   let [mass, price, off] = [0, 0, 0];
@@ -160,6 +166,15 @@ function several(
   }
   return minor(off);
 }
+
+/** By how much one item may be dearer than another that is as long, or longer. */
+const shorterIsDearer = (all: readonly Alike[]): number =>
+  Math.max(
+    0,
+    ...all.map(({ charge, long }) =>
+      all.reduce((most, one) => (one.long.least <= long.most ? Math.max(most, one.charge - charge) : most), 0),
+    ),
+  );
 
 /** What a charge that is converted in one may come to besides its parts. */
 const rounding = ({ lane }: GroupLane): number => (lane.conversion ? 1 : 0);

@@ -125,3 +125,34 @@ test('a country that a marketplace takes in with others is off by what its zones
   expect(rest).toBeGreaterThan(0);
   expect(saidOf('harrowmere', book('highest', table), isFrance)).toBe(1200 + Number(rest));
 });
+
+test('goods of several rates of their own are off by what each of their plans is, in one basket', () => {
+  const own = (more: string) => ({
+    rate: {
+      is: 'table' as const,
+      unit: 'value' as const,
+      breaks: [
+        { to: '25.00', amount: '2.00' },
+        { to: '75.00', amount: '3.00' },
+        { to: null, amount: more },
+      ],
+    },
+    waived: false,
+  });
+  const isOwn = (clause: Note['clause']) => clause.about === 'apart' && clause.by === 'own rate';
+  const goods = [
+    item('A', { mass: { value: '1469', unit: 'g' }, ownRate: own('9.00') }),
+    item('B', { mass: { value: '2916', unit: 'g' }, ownRate: own('8.00') }),
+  ];
+  const said = (some: typeof goods) =>
+    Number(
+      saidOf(
+        'harrowmere',
+        shopOf({ post: { rate: { is: 'free' }, freeFrom: null } }, some, channels('harrowmere')),
+        isOwn,
+      ),
+    );
+  const each = goods.map((one) => said([one]));
+  expect(Math.min(...each)).toBeGreaterThan(0);
+  expect(said(goods)).toBe(each.reduce((sum, one) => sum + one, 0));
+});

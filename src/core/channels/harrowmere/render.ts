@@ -4,7 +4,8 @@ import { allPay } from '../all-pay.ts';
 import { stated } from '../bounds.ts';
 import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
 import { mostFeesOf } from '../fees.ts';
-import { addedUp, boundedIf, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { addedUp, boundedIf, exact, type Fidelity, noMoreThan, unsayable, worstOf } from '../fidelity.ts';
+import { dearestInAll } from '../levelled-baskets.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
 import type { ReadLine } from '../reading.ts';
@@ -145,7 +146,7 @@ function ownNotes(goods: readonly Listed[], plans: readonly ToldPlan[]): Note[] 
     notes.push({
       clause: { about: 'apart', by: 'own rate', items },
       reads: [['PLAN', { is: 'plans', count: own.length }]],
-      fidelity: worstOf(own.flatMap(({ lanes }) => lanes.map(({ fidelity }) => fidelity))),
+      fidelity: ownFidelity(own.flatMap(({ lanes }) => lanes)),
     });
   const handled = goods.filter(({ handling }) => handling !== null);
   const each = Math.max(0, ...handled.map(({ handling }) => handling?.each ?? 0)) as Minor;
@@ -159,6 +160,17 @@ function ownNotes(goods: readonly Listed[], plans: readonly ToldPlan[]): Note[] 
       fidelity: boundedIf(most, { is: 'fee of each item', each }, 'a fee in the rate', 'live with it'),
     });
   return notes;
+}
+
+/** What lines with rates of their own are off: those of several plans in one basket add. */
+function ownFidelity(lanes: readonly PlanLane[]): Fidelity {
+  const places = new Map<string, Fidelity[]>();
+  for (const { zone, service, fidelity } of lanes) {
+    const place = `${zone} ${service}`;
+    places.set(place, [...(places.get(place) ?? []), fidelity]);
+  }
+  const bounds = (all: readonly Fidelity[]) => all.flatMap((one) => (one.is === 'bounded' ? one.bound : []));
+  return worstOf([...places.values()].map((all) => noMoreThan(addedUp(all), dearestInAll(bounds(all)))));
 }
 
 const mixing = (book: CompiledBook, plans: readonly ToldPlan[]): Fidelity =>

@@ -333,3 +333,19 @@ test('a kind by itself may be charged more than all together, and beside another
   // A, B and C: 12.00 by A alone there; in the book half of 8.00 and 4.00.
   expect(saidOf('lerrin-shop', book, isMixing)).toBeGreaterThanOrEqual(600);
 });
+
+test.each([
+  [
+    'is open',
+    [
+      { to: '40.00', amount: '19.00' },
+      { to: null, amount: '25.00' },
+    ],
+    600,
+  ],
+  ['ends', [{ to: '40.00', amount: '19.00' }], 'unsayable'],
+] as const)('at the shop a table by what discounts leave that %s is told by list values: %s', (_, breaks, said) => {
+  const post: Lane = { rate: { is: 'table', unit: 'value', breaks: [...breaks] }, values: 'after', freeFrom: null };
+  const book = shopOf({ post }, [item('A')], channels('lerrin-shop'));
+  expect(saidOf('lerrin-shop', book, ({ about }) => about === 'rate')).toBe(said);
+});
