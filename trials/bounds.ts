@@ -10,6 +10,7 @@ import { metMixesOf } from '../tests/telling/met-mixes.ts';
 import { metOffersOf } from '../tests/telling/met-offers.ts';
 import { metPlaces, metPlacesOf } from '../tests/telling/met-places.ts';
 import { metRatesOf } from '../tests/telling/met-rates.ts';
+import { metTermsOf } from '../tests/telling/met-terms.ts';
 import { smallBookOf } from '../tests/telling/small-books.ts';
 import { sayableOf, weighed, weighedAt } from '../tests/telling/weighed.ts';
 import { boundOf, type Found, isClose, placesOfBooks, widestRates } from '../tests/telling/widest.ts';
@@ -19,7 +20,7 @@ import { boundOf, type Found, isClose, placesOfBooks, widestRates } from '../tes
  * item; thresholds, mixing, fees and offers in small books, so many aimed baskets each: only those count for a clause
  * in which nothing else is inexact but what goes with it, as offers that meet. How much narrower is what is found? A
  * basket that is off by more than all its clauses say is told first, and is a failure. That alone is asked of books in
- * which offers and thresholds meet, deliveries and fees, rates of several groups or of all sorts, or zones, and of random books of all
+ * which offers and thresholds meet, terms of offers, deliveries and fees, rates of several groups or of all sorts, or zones, and of random books of all
  * clauses. What few clauses are left of each of these in a book cut out of it may be seen by themselves; and last the
  * demo's, goods costing and weighing what they do: what other clauses may be off is taken off there, and what cannot
  * be said at all is left out.
@@ -63,7 +64,7 @@ for (const [id, worldOf] of [
     );
   print(found);
   for (let seed = from; seed < from + 20 * books; seed += 1)
-    for (const bookOf of [metOffersOf, metDeliveriesOf, metMixesOf, metPlacesOf, metRatesOf]) {
+    for (const bookOf of [metOffersOf, metTermsOf, metDeliveriesOf, metMixesOf, metPlacesOf, metRatesOf]) {
       const file = sayableOf(dialect, bookOf(dialect, seed));
       told(`${bookOf.name} ${seed}`, weighedAt(dialect, file, 600, seed, { places: metPlaces(dialect), pricedTo: 0 }));
     }

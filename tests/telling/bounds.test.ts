@@ -11,6 +11,7 @@ import { metMixesOf } from './met-mixes.ts';
 import { metOffersOf } from './met-offers.ts';
 import { metPlaces, metPlacesOf } from './met-places.ts';
 import { metRatesOf } from './met-rates.ts';
+import { metTermsOf } from './met-terms.ts';
 import { partedBookOf, smallBookOf } from './small-books.ts';
 import { sayableOf, weighed, weighedAt } from './weighed.ts';
 import { boundOf, isClose, widestRates } from './widest.ts';
@@ -157,6 +158,7 @@ const met = [
   ['rates of several groups', metMixesOf, twoCountries],
   ['zones', metPlacesOf, metPlaces],
   ['rates of all sorts', metRatesOf, twoCountries],
+  ['terms of offers', metTermsOf, twoCountries],
 ] as const;
 const metAt = (...ids: readonly ('lerrin-shop' | 'harrowmere' | 'findlark')[]) =>
   met.flatMap(([what, bookOf, placesOf]) => ids.map((id) => [what, id, bookOf, placesOf] as const));

@@ -4,7 +4,7 @@ import { asOf, bookFileSchema, channelIds } from '../../src/core/book/index.ts';
 import { dialects, settingsOf, toldAt } from '../../src/core/channels/index.ts';
 import { charges, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
-import { touching } from './touching.ts';
+import { isSoldAt, touching } from './touching.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
 const places = [
@@ -46,7 +46,7 @@ test.each(told.map((one) => [one.dialect.name, one.dialect.currency, one] as con
     const intended = new Float64Array(2 * book.services.length);
     let [asked, differ, bare] = [0, 0, 0];
     for (const item of goods) {
-      if (item.notListed.includes(dialect.id) || item.stockedBy.includes(dialect.id)) continue;
+      if (!isSoldAt(dialect.id, item)) continue;
       for (const place of places)
         for (const units of [1, 3])
           for (const codes of [[], ['GUST12']]) {

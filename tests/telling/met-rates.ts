@@ -7,6 +7,13 @@ import { drawing } from '../trials.ts';
 type Lane = BookInput['templates'][number]['lanes'][string][string];
 type Rate = Lane['rate'];
 
+/** A marketplace's settings with what its parcels are to fit; those of others as they are. */
+const fitted = ({ channels: all }: Partial<BookInput>, fit: 'any order' | 'single goods'): Partial<BookInput> => ({
+  channels: Object.fromEntries(
+    Object.entries(all ?? {}).map(([id, own]) => [id, { ...own, ...(id === 'harrowmere' ? { fit } : {}) }]),
+  ),
+});
+
 /**
  * A book in which rates of every sort meet, but for what a carrier asks: by value, units, mass, length or volume, with
  * steps within breaks, beginnings and ends, built up, for kinds alone, before discounts or after, with fees of lanes.
@@ -76,7 +83,11 @@ export function metRatesOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFile
     ['A', 'B', 'C', 'D', 'E'].map((sku) =>
       item(sku, {
         price: cents(pick([100, 700, 4000, 9000])),
-        mass: chance(10) ? null : { value: String(1 + under(pick([300, 3000]))), unit: 'g' },
+        mass: chance(10)
+          ? null
+          : chance(3)
+            ? { value: String(1 + under(90)), unit: 'oz' }
+            : { value: String(1 + under(pick([300, 3000]))), unit: 'g' },
         size: chance(6)
           ? null
           : { length: String(5 + under(90)), width: String(2 + under(30)), height: String(1 + under(20)), unit: 'cm' },
@@ -87,7 +98,7 @@ export function metRatesOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFile
     ),
     {
       services: services.map((id, i) => ({ id, name: id, days: [i + 1, i + 2] })),
-      ...channels(dialect.id),
+      ...fitted(channels(dialect.id), pick(['any order', 'single goods'])),
       mixedBy: pick(['highest', 'sum', 'lowest', 'average']),
       templates: templates.map((id) => ({
         id,

@@ -17,7 +17,7 @@ import { marketOffersWorldOf, quotedWorldOf, saidWorldOf, tellableWorldOf } from
 import { hears, withCarrier } from './carried.ts';
 import { inPounds } from './in-pounds.ts';
 import { sentFiles, withSingles } from './singles.ts';
-import { touching } from './touching.ts';
+import { isSoldAt, touching } from './touching.ts';
 
 const pound = 'GBP' as Currency;
 const at = Date.parse('2026-11-24T09:10:00Z');
@@ -144,7 +144,7 @@ describe.each(channels)('shoppers who pay in pounds at %s', (id, standIn, worldF
           const lines = i % 2 === 0 ? many : many.slice(0, 1);
           const known = withCarrier(withSingles(ask({ lines, place, codes, moment: at })));
           const question = { ...known, shopper: { ...known.shopper, channel: id } };
-          if (question.lines.some(({ item }) => [...item.stockedBy, ...item.notListed].includes(id))) continue;
+          if (!question.lines.every(({ item: one }) => isSoldAt(id, one))) continue;
           const offered = charges(book, question, intended) === 'services';
           const sold = soldIn(question);
           const told = rendition.rules.charges(sold, at);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { asOf } from '../../src/core/book/index.ts';
 import { type Dialect, dialectOf, settingsOf } from '../../src/core/channels/index.ts';
-import { charges, type Question, soldIn } from '../../src/core/quote/index.ts';
+import { charges, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
 import type { World } from '../reading/books.ts';
 import { seedFrom, times } from '../trials.ts';
@@ -9,7 +9,7 @@ import { marketOffersWorldOf, offerlessWorldOf, plainOffersWorldOf, quotedWorldO
 import { withCarrier } from './carried.ts';
 import { feedWorldOf } from './feed-world.ts';
 import { withSingles } from './singles.ts';
-import { touching } from './touching.ts';
+import { isSoldAt, touching } from './touching.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
 
@@ -32,9 +32,7 @@ function hold(dialect: Dialect, world: World, seed: number, baskets: number, tal
     const asked = ask({ lines, place, codes: codes ?? [], moment: at });
     const known = withCarrier(withSingles(asked));
     const question = { ...known, shopper: { ...known.shopper, channel: dialect.id } };
-    const elsewhere = ({ stockedBy, notListed }: Question['lines'][number]['item']) =>
-      [...stockedBy, ...notListed].includes(dialect.id);
-    if (question.lines.some(({ item }) => elsewhere(item))) continue;
+    if (!question.lines.every(({ item }) => isSoldAt(dialect.id, item))) continue;
     const offered = charges(book, question, intended) === 'services';
     const told = rules.charges(soldIn(question), at);
     for (const [s, { id }] of book.services.entries()) {

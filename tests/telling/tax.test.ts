@@ -14,7 +14,7 @@ import { metDeliveriesOf } from './met-deliveries.ts';
 import { metMixesOf } from './met-mixes.ts';
 import { metOffersOf } from './met-offers.ts';
 import { metRatesOf } from './met-rates.ts';
-import { touching } from './touching.ts';
+import { isSoldAt, touching } from './touching.ts';
 import { sayableOf } from './weighed.ts';
 import { boundOf } from './widest.ts';
 
@@ -56,9 +56,7 @@ function comparing(dialect: Dialect, file: BookFile, about: string, tally: Tally
   const compare = ({ lines, place, codes = [] }: Pick<BasketInput, 'lines' | 'place' | 'codes'>): void => {
     const asked = ask({ lines, place, codes, moment: at });
     const question: Question = { ...asked, shopper: { ...asked.shopper, channel: dialect.id } };
-    const elsewhere = ({ stockedBy, notListed }: Question['lines'][number]['item']) =>
-      [...stockedBy, ...notListed].includes(dialect.id);
-    if (question.lines.some(({ item: one }) => elsewhere(one))) return;
+    if (!question.lines.every(({ item }) => isSoldAt(dialect.id, item))) return;
     const answer = quote(book, question);
     const meant = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
     const there = counted.question(question);

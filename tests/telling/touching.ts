@@ -1,4 +1,4 @@
-import type { CompiledBook } from '../../src/core/book/index.ts';
+import type { ChannelId, CompiledBook } from '../../src/core/book/index.ts';
 import type { Loss, Note } from '../../src/core/channels/index.ts';
 import { unwrap } from '../../src/core/exact/index.ts';
 import { batchOf, lies, partOf, sharedCode } from '../../src/core/offers/index.ts';
@@ -10,6 +10,10 @@ type Item = Question['lines'][number]['item'];
 /** What goods have in common by which a channel may charge them apart from others. */
 export const classOf = ({ template, origin, kindBit, ownKind, own, serves, mass, sku }: Item): string =>
   [template.id, origin, kindBit, ownKind, own ? sku : '', serves, mass === null].join(' ');
+
+/** Whether goods are the seller's own at a channel: listed there, and not what it stocks and delivers itself. */
+export const isSoldAt = (id: ChannelId, { stockedBy, notListed }: Pick<Item, 'stockedBy' | 'notListed'>): boolean =>
+  ![...stockedBy, ...notListed].includes(id);
 
 /** The clauses said otherwise than exactly that may touch what a basket pays for a service. */
 export function touching(

@@ -6,7 +6,7 @@ import { charges, type Question, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
 import { seeded } from '../trials.ts';
 import { type Aimed, aiming, most } from './aimed.ts';
-import { touching } from './touching.ts';
+import { isSoldAt, touching } from './touching.ts';
 import { boundOf, type Found, isClose } from './widest.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
@@ -175,14 +175,15 @@ export function weighedAt(
     item.handling !== null || fixed.some((offer) => lies(item, partOf(offer) ?? allGoods));
   const { speeds } = settingsOf(file, dialect);
   const random = seeded(seed);
-  const { any, near, priced } = aiming(file, goods, random, pricedTo, places);
+  const sold = goods.filter((item) => isSoldAt(dialect.id, item));
+  const { any, near, priced } = aiming(file, sold, random, pricedTo, places);
   const intended = new Float64Array(2 * book.services.length);
   let asks = 0;
   /** Asks both sides; what is off by one clause where nothing is inexact but what goes with it, else less than nothing. */
   const offFor = (basket: Aimed): ((one: (typeof found)[number]) => number) => {
     asks += 1;
     const asked = ask({
-      lines: basket.lines.map((line) => ({ sku: goods[line.at]?.sku ?? '', units: line.units })),
+      lines: basket.lines.map((line) => ({ sku: sold[line.at]?.sku ?? '', units: line.units })),
       place: basket.place,
       codes: [...basket.codes],
       moment: at,

@@ -4,7 +4,7 @@ import { charges, type Question, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
 import type { World } from '../reading/books.ts';
 import { most } from './aimed.ts';
-import { touching } from './touching.ts';
+import { isSoldAt, touching } from './touching.ts';
 
 /** The widest difference found for one clause, in how many baskets. */
 export interface Found {
@@ -69,7 +69,7 @@ export function widestRates(dialect: Dialect, world: World): Found[] {
   const { speeds } = settingsOf(file, dialect);
   const found = new Map<Note, Found>();
   const intended = new Float64Array(2 * book.services.length);
-  const sold = goods.filter(({ stockedBy, notListed }) => ![...stockedBy, ...notListed].includes(dialect.id));
+  const sold = goods.filter((item) => isSoldAt(dialect.id, item));
   const pairs = sold.flatMap((one, i) =>
     sold
       .slice(i)

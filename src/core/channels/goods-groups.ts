@@ -61,19 +61,25 @@ const lanesIn = memo((book: CompiledBook) =>
     memo((lane: Lane): GroupLane => {
       const { kind, own } = group;
       const service = servicesOf(book).get(lane) ?? -1;
+      // Where no offer takes anything off goods, all of their value is left.
+      const after = lane.after && takesSome(book);
       if (own === null) {
         const price = (kind !== null && lane.kinds?.get(kind)) || lane.price;
-        return { lane, price, given: givenIn(book)(group), service };
+        return { lane: after === lane.after ? lane : { ...lane, after }, price, given: givenIn(book)(group), service };
       }
       return {
         // A rate of an item's own is in the book's currency, whatever its template's.
-        lane: { ...lane, kinds: null, bounds: [], fees: noFees, conversion: book.conversion },
+        lane: { ...lane, after, kinds: null, bounds: [], fees: noFees, conversion: book.conversion },
         price: pricedBy(own.rate, false),
         given: 0,
         service,
       };
     }),
   ),
+);
+
+const takesSome = memo(({ offers }: CompiledBook) =>
+  offers.some(({ level, kind }) => level !== 'delivery' && kind.sort !== 'gift'),
 );
 
 const servicesOf = memo(({ templates, services }: CompiledBook): ReadonlyMap<Lane, number> => {

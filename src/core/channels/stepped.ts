@@ -1,4 +1,4 @@
-import { gram, type Minor, minor } from '../exact/index.ts';
+import { gram, type Minor, memo, minor } from '../exact/index.ts';
 import { type Breaks, breaksOf, type Lane, laneCharge, type Priced, type Shipment, summedOf } from '../rates/index.ts';
 import { stated } from './bounds.ts';
 import type { Listed } from './dialect.ts';
@@ -60,26 +60,28 @@ export function steppedOf(lane: Lane, price: Priced, goods: readonly Listed[]): 
   const adds = (summed?.further ?? 0) > 0 || lane.fees.alone.item > 0;
   const per = adds ? eachOf(asksIn(all, ask)) : { each: minor(0), fidelity: exact };
   const lost: Fidelity[] = [per.fidelity];
+  const ofGrams: Fidelity[] = [];
   const told = (by: Stepped['by'], rows: readonly Row[]): Stepped =>
-    boundedBy({ by, rows, each: per.each, fidelity: inAll(lost) }, lane);
+    boundedBy({ by, rows, each: per.each, fidelity: inAll([...lost, ...ifParted(ofGrams, goods)]) }, lane, goods);
   const less = (charge: number): Minor => minor(Math.max(0, charge - per.each));
 
   if (!breaks) {
     if (all.length === 0) return told('value', [{ from: 0, charge: less(ask({})) }]);
     return told(
       'grams',
-      gramRows(all, true, (mass) => less(ask({ mass })), lost),
+      gramRows(all, true, (mass) => less(ask({ mass })), lost, ofGrams),
     );
   }
   switch (breaks.over) {
     case 'mass': {
       const isOpen = breaks.breaks.length > breaks.edges.length;
-      const rows = gramRows(all, isOpen, (mass) => less(ask({ mass })), lost);
-      return told('grams', breaks.from > 0 ? startingAt(rows, breaks.from, lost) : rows);
+      const rows = gramRows(all, isOpen, (mass) => less(ask({ mass })), lost, ofGrams);
+      return told('grams', breaks.from > 0 ? startingAt(rows, breaks.from, ofGrams) : rows);
     }
     case 'value': {
       const isOpen = breaks.breaks.length > breaks.edges.length;
-      if (lane.after) lost.push(afterDiscounts(price, isOpen && breaks.from === 0));
+      const asked = all.map(({ to }) => ask({ value: to, after: to }));
+      if (lane.after) lost.push(afterDiscounts(asked, isOpen && breaks.from === 0));
       const fitting = thinned([...beginningOf(breaks), ...all], mostPieces);
       const rows: Row[] = fitting.map(({ after, inner }, i) => ({
         from: i === 0 ? breaks.from : after + 1,
@@ -115,11 +117,11 @@ const cannot = (manner: Manner): Fidelity =>
   unsayable({ is: 'rate', manner }, 'a flat rate or a table by mass', 'live with it');
 
 /** Of what discounts leave: a table that begins or ends somewhere may take what it should not, or not what it should. */
-function afterDiscounts({ rate, kind }: Priced, isOpen: boolean): Fidelity {
-  const { least, most } = kind.reach(rate);
-  const loss = { is: 'steps before discounts', off: minor(most - least) } as const;
+function afterDiscounts(charges: readonly number[], isOpen: boolean): Fidelity {
+  const off = minor(Math.max(...charges) - Math.min(...charges));
+  const loss = { is: 'steps before discounts', off } as const;
   const remedies = ['steps before discounts', 'live with it'] as const;
-  return isOpen ? bounded(loss.off, loss, ...remedies) : unsayable(loss, ...remedies);
+  return isOpen ? bounded(off, loss, ...remedies) : unsayable(loss, ...remedies);
 }
 
 /** The runs of a table of which each has its charge, within what is compared; none by volume. */
@@ -178,8 +180,22 @@ function middle(charges: readonly Minor[], lost: Fidelity[]): Minor {
   return charge;
 }
 
-/** Upper edges of masses as lower edges in whole grams, for a channel that rounds masses up. */
-function gramRows(all: readonly Piece[], open: boolean, charge: (mass: number) => Minor, lost: Fidelity[]): Row[] {
+/** What is lost within a gram: nothing, where all goods weigh whole ones. */
+const ifParted = (lost: readonly Fidelity[], goods: readonly Listed[]): readonly Fidelity[] =>
+  areWhole(goods) ? [] : lost;
+const areWhole = memo((goods: readonly Listed[]) => goods.every(({ mass }) => mass === null || mass % gram === 0));
+
+/**
+ * Upper edges of masses as lower edges in whole grams, for a channel that rounds masses up; what is lost within a gram
+ * by itself.
+ */
+function gramRows(
+  all: readonly Piece[],
+  open: boolean,
+  charge: (mass: number) => Minor,
+  lost: Fidelity[],
+  ofGrams: Fidelity[],
+): Row[] {
   const few = thinned(all, mostPieces);
   const rows: Row[] = few.map(({ after, inner }, i) => ({
     from: i === 0 ? 0 : Math.floor(after / gram) + 1,
@@ -194,30 +210,31 @@ function gramRows(all: readonly Piece[], open: boolean, charge: (mass: number) =
     const [before, here] = [rows[i - 1]?.charge, rows[i]?.charge];
     if (after % gram === 0 || before == null || here == null || before === here) return;
     const off = minor(Math.abs(here - before));
-    lost.push(bounded(off, { is: 'whole grams', off }, 'breaks on whole grams', 'live with it'));
+    ofGrams.push(bounded(off, { is: 'whole grams', off }, 'breaks on whole grams', 'live with it'));
   });
   if (!open) {
     rows.push({ from: Math.floor(last / gram) + 1, charge: null });
     if (last % gram !== 0)
-      lost.push(unsayable({ is: 'ends within a gram' }, 'a last edge on whole grams', 'live with it'));
+      ofGrams.push(unsayable({ is: 'ends within a gram' }, 'a last edge on whole grams', 'live with it'));
   }
   // Grams that two edges share fold into the later step.
   return rows.filter((row, i) => rows[i + 1]?.from !== row.from);
 }
 
 /** The same, but not offered below a mass. */
-function startingAt(rows: readonly Row[], least: number, lost: Fidelity[]): Row[] {
+function startingAt(rows: readonly Row[], least: number, ofGrams: Fidelity[]): Row[] {
   const from = Math.ceil(least / gram);
-  lost.push(beginning);
+  ofGrams.push(beginning);
   const rest = rows.filter((row, i) => row.from >= from || (rows[i + 1]?.from ?? Number.POSITIVE_INFINITY) > from);
   return [{ from: 0, charge: null }, ...rest.map((row) => ({ ...row, from: Math.max(from, row.from) }))];
 }
 const beginning = unsayable({ is: 'begins within a gram' }, 'live with it');
 
 /** Bounds by mass, or by value, are the ends of steps by the same; others cannot be said. */
-function boundedBy(stepped: Stepped, lane: Lane): Stepped {
+function boundedBy(stepped: Stepped, lane: Lane, goods: readonly Listed[]): Stepped {
   let { by, rows } = stepped;
   const lost: Fidelity[] = [stepped.fidelity];
+  const ofGrams: Fidelity[] = [];
   for (const { over, from, to } of lane.bounds) {
     const onlyOne = rows.length === 1;
     if (over === 'mass' && (by === 'grams' || onlyOne)) by = 'grams';
@@ -227,16 +244,16 @@ function boundedBy(stepped: Stepped, lane: Lane): Stepped {
       continue;
     }
     if (from !== null && from > 0)
-      rows = over === 'mass' ? startingAt(rows, Number(from), lost) : fromValue(rows, Number(from));
+      rows = over === 'mass' ? startingAt(rows, Number(from), ofGrams) : fromValue(rows, Number(from));
     if (to === null) continue;
     const end = over === 'mass' ? Math.floor(Number(to) / gram) + 1 : Number(to) + 1;
     if (over === 'mass' && Number(to) % gram !== 0)
-      lost.push(unsayable({ is: 'ends within a gram' }, 'a last edge on whole grams', 'live with it'));
+      ofGrams.push(unsayable({ is: 'ends within a gram' }, 'a last edge on whole grams', 'live with it'));
     rows = [...rows.filter((row) => row.from < end), { from: end, charge: null }];
   }
   // Where it is not offered two rows say no more than one.
   const told = rows.filter(({ charge }, i) => charge !== null || i === 0 || rows[i - 1]?.charge !== null);
-  return { ...stepped, by, rows: told, fidelity: worstOf(lost) };
+  return { ...stepped, by, rows: told, fidelity: worstOf([...lost, ...ifParted(ofGrams, goods)]) };
 }
 
 const fromValue = (rows: readonly Row[], from: number): Row[] => [
@@ -247,15 +264,18 @@ const fromValue = (rows: readonly Row[], from: number): Row[] => [
 ];
 
 /** Free from a mass or a value of the group itself: steps that charge nothing from there; null where steps cannot. */
-export function freedBySteps(stepped: Stepped, over: 'value' | 'mass', from: number): Stepped | null {
+export function freedBySteps(
+  stepped: Stepped,
+  over: 'value' | 'mass',
+  from: number,
+  goods: readonly Listed[],
+): Stepped | null {
   const flat = stepped.rows.length === 1;
   const by = over === 'value' ? 'value' : 'grams';
   if (stepped.each > 0 || !(stepped.by === by || flat)) return null;
   const edge = over === 'mass' ? Math.ceil(from / gram) : from;
-  const lost =
-    over === 'mass' && from % gram !== 0
-      ? bounded(reachOf(stepped).most, { is: 'whole grams', off: reachOf(stepped).most }, 'live with it')
-      : exact;
+  const off = reachOf(stepped).most;
+  const lost = over === 'mass' && from % gram !== 0 ? [bounded(off, { is: 'whole grams', off }, 'live with it')] : [];
   const kept = stepped.rows.filter((row) => row.from < edge);
   // Where it is not offered it is not free either.
   const later = stepped.rows.filter((row) => row.from >= edge);
@@ -266,5 +286,5 @@ export function freedBySteps(stepped: Stepped, over: 'value' | 'mass', from: num
     .filter((row) => row.from > edge)
     .map((row): Row => (row.charge === null ? row : { ...row, charge: minor(0) }));
   const rows = [...kept, ...first, ...rest].filter((row, i, all) => i === 0 || all[i - 1]?.charge !== row.charge);
-  return { ...stepped, by, rows, fidelity: worstOf([stepped.fidelity, lost]) };
+  return { ...stepped, by, rows, fidelity: worstOf([stepped.fidelity, ...ifParted(lost, goods)]) };
 }

@@ -66,7 +66,8 @@ function laneOf(
   const by = laneFor(book, group, lane);
   const stepped = steppedOf(by.lane, by.price, group.goods);
   const whole = reachWithFees(by);
-  const { least, most: above } = Number.isFinite(whole.most) || !('rows' in stepped) ? whole : reachIn(stepped);
+  const isStepped = 'rows' in stepped && stepped.fidelity.is !== 'unsayable';
+  const { least, most: above } = Number.isFinite(whole.most) || !isStepped ? whole : reachIn(stepped);
   const most = Math.min(above, mostCharged(by, group.goods));
   const isBound = Number.isFinite(most);
   return {

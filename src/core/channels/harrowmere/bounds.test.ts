@@ -156,3 +156,31 @@ test('goods of several rates of their own are off by what each of their plans is
   expect(Math.min(...each)).toBeGreaterThan(0);
   expect(said(goods)).toBe(each.reduce((sum, one) => sum + one, 0));
 });
+
+test('goods at a marketplace that pay by what discounts leave of them are off by all steps below what they cost', () => {
+  const post: Lane = {
+    rate: {
+      is: 'table',
+      unit: 'value',
+      breaks: [
+        { to: '40.00', amount: '3.00' },
+        { to: '995.00', amount: '5.00' },
+        { to: null, amount: '21.00' },
+      ],
+    },
+    values: 'after',
+    freeFrom: null,
+  };
+  const third = offerOf('third', 1, {
+    benefit: { is: 'off goods', goods: null, off: { by: 'percent', percent: '33.333' } },
+  });
+  const said = (offers: readonly (typeof third)[]) =>
+    saidOf(
+      'harrowmere',
+      shopOf({ post }, [item('A', { price: '55.00', mass: null })], { ...channels('harrowmere'), offers: [...offers] }),
+      ({ about }) => about === 'rate',
+    );
+  // A parcel is told 12.00, between 3.00 and 21.00. Any number of them is 5.00; one at 36.67 is 3.00.
+  expect(said([])).toBe(700);
+  expect(said([third])).toBe(900);
+});

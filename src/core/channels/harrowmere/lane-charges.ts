@@ -41,25 +41,32 @@ interface Range {
   readonly baskets: readonly Figures[] | null;
 }
 
+/** Whether a lane charges by what discounts leave of a value. */
+const goesByRest = ({ lane, price }: GroupLane): boolean => lane.after && breaksOf(price.rate)?.over === 'value';
+
 /** Whatever they cost: what is told does not change with a price. */
-const atAnyPrice = (goods: readonly Listed[]): Range => ({
-  // Nothing is worth nothing where no item is.
-  least: goods.some(({ price }) => price === 0) ? 0 : 1,
+const atAnyPrice = (by: GroupLane, goods: readonly Listed[]): Range => ({
+  // Nothing is worth nothing where no item is, and nothing is taken off.
+  least: goesByRest(by) || goods.some(({ price }) => price === 0) ? 0 : 1,
   value: stated.value,
   massUpTo: () => stated.mass,
   baskets: null,
 });
-const asPriced = (goods: readonly Listed[], value: number): Range => ({
-  least: shapeOf(goods).cheapest,
-  value: mostOfGoods(goods, value).value,
-  // Of what is not weighed any mass is as good.
-  massUpTo: (worth) => mostOfGoods(goods, Math.min(worth, value)).mass || stated.mass,
-  baskets: basketsOfFew(goods)?.filter((one) => one.value <= value) ?? null,
-});
+const asPriced = (by: GroupLane, goods: readonly Listed[], value: number): Range => {
+  const most = mostOfGoods(goods, value);
+  // Of what is not weighed any mass is as good; what discounts leave little of may weigh as much as any.
+  if (goesByRest(by)) return { least: 0, value: most.value, massUpTo: () => most.mass || stated.mass, baskets: null };
+  return {
+    least: shapeOf(goods).cheapest,
+    value: most.value,
+    massUpTo: (worth) => mostOfGoods(goods, Math.min(worth, value)).mass || stated.mass,
+    baskets: basketsOfFew(goods)?.filter((one) => one.value <= value) ?? null,
+  };
+};
 
 /** What a lane charges some goods whatever they cost; or what keeps it from being told. */
 export const chargedAtAny = (by: GroupLane, goods: readonly Listed[]): Charged | Fidelity =>
-  chargedWithin(by, goods, atAnyPrice(goods));
+  chargedWithin(by, goods, atAnyPrice(by, goods));
 
 /** What it charges them as they cost and weigh what they do, of baskets that are worth no more than a value. */
 export const chargedAsPriced = (by: GroupLane, goods: readonly Listed[], value: number): Charges =>
@@ -68,7 +75,7 @@ const pricedBy = memo((goods: readonly Listed[]) =>
   memo((by: GroupLane) =>
     once((value: number): Charges => {
       if (shapeOf(goods).cheapest > value) return [];
-      const charged = chargedWithin(by, goods, asPriced(goods, value));
+      const charged = chargedWithin(by, goods, asPriced(by, goods, value));
       return 'charges' in charged ? charged.charges : [];
     }, String),
   ),

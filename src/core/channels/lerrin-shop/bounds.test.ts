@@ -334,18 +334,42 @@ test('a kind by itself may be charged more than all together, and beside another
   expect(saidOf('lerrin-shop', book, isMixing)).toBeGreaterThanOrEqual(600);
 });
 
-test.each([
-  [
-    'is open',
-    [
-      { to: '40.00', amount: '19.00' },
-      { to: null, amount: '25.00' },
-    ],
-    600,
-  ],
-  ['ends', [{ to: '40.00', amount: '19.00' }], 'unsayable'],
-] as const)('at the shop a table by what discounts leave that %s is told by list values: %s', (_, breaks, said) => {
-  const post: Lane = { rate: { is: 'table', unit: 'value', breaks: [...breaks] }, values: 'after', freeFrom: null };
-  const book = shopOf({ post }, [item('A')], channels('lerrin-shop'));
-  expect(saidOf('lerrin-shop', book, ({ about }) => about === 'rate')).toBe(said);
+test('at the shop a table by what discounts leave is told by list values: off by its steps where an offer takes some', () => {
+  const half = offerOf('half', 1, { benefit: { is: 'off order', off: { by: 'percent', percent: '50' } } });
+  const said = (breaks: readonly { to: string | null; amount: string }[], offers: readonly (typeof half)[]) =>
+    saidOf(
+      'lerrin-shop',
+      shopOf(
+        { post: { rate: { is: 'table', unit: 'value', breaks: [...breaks] }, values: 'after', freeFrom: null } },
+        [item('A')],
+        { ...channels('lerrin-shop'), offers: [...offers] },
+      ),
+      ({ about }) => about === 'rate',
+    );
+  const ends = [{ to: '40.00', amount: '19.00' }];
+  const open = [...ends, { to: null, amount: '25.00' }];
+  expect([said(open, []), said(ends, [])]).toEqual(['exact', 'exact']);
+  expect([said(open, [half]), said(ends, [half])]).toEqual([600, 'unsayable']);
 });
+
+test.each([
+  ['g', 'exact', 'exact'],
+  ['oz', 400, 'unsayable'],
+] as const)(
+  'within a gram the shop is off where goods weigh parts of one: of 8 %s a break in pounds %s, an end %s',
+  (unit, broken, ended) => {
+    const said = (breaks: readonly { to: string | null; amount: string }[]) =>
+      saidOf(
+        'lerrin-shop',
+        shopOf(
+          { post: { rate: { is: 'table', unit: 'lb', breaks: [...breaks] }, freeFrom: null } },
+          [item('A', { mass: { value: '8', unit } })],
+          channels('lerrin-shop'),
+        ),
+        ({ about }) => about === 'rate',
+      );
+    const first = { to: '1', amount: '5.00' };
+    expect(said([first, { to: null, amount: '9.00' }])).toBe(broken);
+    expect(said([first])).toBe(ended);
+  },
+);

@@ -173,7 +173,7 @@ function toldOf(book: CompiledBook, group: GoodsGroup, charged: GroupLane, besid
     free.over !== 'units' &&
     free.test === 'before' &&
     maySayBySteps(group, free.over)
-      ? freedBySteps(stepped, free.over, free.value)
+      ? freedBySteps(stepped, free.over, free.value, group.goods)
       : null;
   if (freed && free) {
     const said = saidBy(book, charged, group, freed);
