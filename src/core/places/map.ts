@@ -2,6 +2,7 @@ import { countryOf, matches, type Pattern, patternText, rank } from './pattern.t
 import { countries, isTerritory, type Place } from './place.ts';
 import { partOfPostcode, prefixesOfPart, prefixesOfRange } from './postcode.ts';
 import { countriesOf } from './region.ts';
+import { patternTree } from './tree.ts';
 
 /** Patterns that stand for themselves; regions and ranges are made of these. */
 export type Plain = Exclude<Pattern, { is: 'region' | 'range' }>;
@@ -74,13 +75,39 @@ function longerBy(country: string, prefix: string): string[] {
   return by(country === 'US' ? anyDigit : [...anyDigit, ...letters]);
 }
 
-/** Postcodes that begin so, one at least among those that no longer beginning or postcode of some names. */
-function* postcodesIn(country: string, prefix: string, names: readonly string[]): Generator<string> {
-  const inside = names.filter((name) => name !== prefix && name.startsWith(prefix));
-  if (inside.length === 0) yield wholePostcode(country, prefix);
+/** What some patterns name: countries, those in which they name something narrower, and postcodes or their beginnings. */
+interface Named {
+  readonly countries: ReadonlySet<string | null>;
+  readonly cut: ReadonlySet<string>;
+  /** Of a country what is named that begins so and is longer, by every beginning. */
+  readonly inside: ReadonlyMap<string, ReadonlyMap<string, ReadonlySet<string>>>;
+}
+
+function namedBy(patterns: readonly Plain[]): Named {
+  const cut = new Set<string>();
+  const inside = new Map<string, Map<string, Set<string>>>();
+  for (const pattern of patterns) {
+    if (pattern.is === 'world' || pattern.is === 'country') continue;
+    const { country } = pattern;
+    cut.add(country);
+    if (pattern.is === 'part') continue;
+    const name = pattern.is === 'prefix' ? pattern.prefix : pattern.postcode;
+    const here = inside.get(country) ?? new Map<string, Set<string>>();
+    inside.set(country, here);
+    for (let length = 1; length < name.length; length += 1) {
+      const beginning = name.slice(0, length);
+      here.set(beginning, (here.get(beginning) ?? new Set()).add(name));
+    }
+  }
+  return { countries: new Set(patterns.map(countryOf)), cut, inside };
+}
+
+/** Postcodes that begin so, one at least among those that nothing longer which is named takes. */
+function* postcodesIn(country: string, prefix: string, named: Named): Generator<string> {
+  const inside = named.inside.get(country)?.get(prefix);
+  if (!inside) yield wholePostcode(country, prefix);
   else
-    for (const longer of longerBy(country, prefix))
-      if (!inside.includes(longer)) yield* postcodesIn(country, longer, inside);
+    for (const longer of longerBy(country, prefix)) if (!inside.has(longer)) yield* postcodesIn(country, longer, named);
 }
 
 /**
@@ -89,19 +116,20 @@ function* postcodesIn(country: string, prefix: string, names: readonly string[])
  * out.
  */
 export function partsOfMap(patterns: readonly Pattern[]): MapPart[] {
-  const distinct = [
-    ...new Map([{ is: 'world' } as Plain, ...patterns.flatMap(plainOf)].map((one) => [patternText(one), one])).values(),
-  ];
-  for (const pattern of [...distinct]) {
+  const plain = [{ is: 'world' } as Plain, ...patterns.flatMap(plainOf)];
+  const wholes = plain.flatMap((pattern): Plain[] => {
     const country = countryOf(pattern);
-    const whole: Plain | null = country === null ? null : { is: 'country', country };
-    if (whole && !distinct.some((one) => patternText(one) === patternText(whole))) distinct.push(whole);
-  }
+    return country === null ? [] : [{ is: 'country', country }];
+  });
+  const distinct = [...new Map([...plain, ...wholes].map((one) => [patternText(one), one])).values()];
+  const named = namedBy(distinct);
+  const narrowest = patternTree(distinct.map((pattern) => ({ pattern, value: depth(pattern) })));
   return distinct.flatMap((pattern) => {
-    const narrower = distinct.filter((other) => depth(other) > depth(pattern));
+    const own = depth(pattern);
+    const isNarrower = (other: number) => other > own;
     const place = firstOf(
-      candidates(pattern, distinct),
-      (one) => matches(pattern, one) && !narrower.some((other) => matches(other, one)),
+      candidates(pattern, named),
+      (one) => matches(pattern, one) && narrowest(one, isNarrower) === null,
     );
     return place ? [{ pattern, place }] : [];
   });
@@ -115,36 +143,31 @@ const depth = (pattern: Plain): number =>
 
 /** A place that a pattern takes in. @example placeIn({ is: 'prefix', country: 'GB', prefix: 'HS' }) // HS1 1AA */
 export const placeIn = (pattern: Plain): Place | undefined =>
-  firstOf(candidates(pattern, [pattern]), (one) => matches(pattern, one));
+  firstOf(candidates(pattern, namedBy([pattern])), (one) => matches(pattern, one));
 
 function firstOf<T>(all: Iterable<T>, isOne: (one: T) => boolean): T | undefined {
   for (const one of all) if (isOne(one)) return one;
   return undefined;
 }
 
-/** Places a pattern takes in, some of which no narrower one of all does, if there are any. */
-function* candidates(pattern: Plain, all: readonly Plain[]): Generator<Place> {
+/** Places a pattern takes in, some of which nothing narrower that is named does, if there are any. */
+function* candidates(pattern: Plain, named: Named): Generator<Place> {
   switch (pattern.is) {
-    case 'world': {
-      const mentioned = new Set(all.map(countryOf));
+    case 'world':
       for (const country of [...farCountries, ...countries])
-        if (!mentioned.has(country) && !isTerritory(country)) yield { country, part: null, postcode: null };
+        if (!named.countries.has(country) && !isTerritory(country)) yield { country, part: null, postcode: null };
       return;
-    }
-    case 'country': {
-      const isCut = all.some(
-        (one) => (one.is === 'prefix' || one.is === 'postcode' || one.is === 'part') && one.country === pattern.country,
-      );
-      if (isCut) yield* within(pattern.country, tries[pattern.country] ?? anyDigit, all);
+    case 'country':
+      if (named.cut.has(pattern.country))
+        yield* addressesIn(pattern.country, tries[pattern.country] ?? anyDigit, named);
       yield { country: pattern.country, part: null, postcode: null };
       return;
-    }
     case 'part':
-      yield* within(pattern.country, prefixesOfPart(pattern.part), all);
+      yield* addressesIn(pattern.country, prefixesOfPart(pattern.part), named);
       yield { country: pattern.country, part: pattern.part, postcode: null };
       return;
     case 'prefix':
-      yield* within(pattern.country, [pattern.prefix], all);
+      yield* addressesIn(pattern.country, [pattern.prefix], named);
       return;
     case 'postcode':
       yield addressAt(pattern.country, pattern.postcode);
@@ -152,16 +175,9 @@ function* candidates(pattern: Plain, all: readonly Plain[]): Generator<Place> {
 }
 
 /** Addresses of postcodes that begin so. */
-function* within(country: string, prefixes: readonly string[], all: readonly Plain[]): Generator<Place> {
-  const names = all.flatMap((one) =>
-    one.is === 'prefix' && one.country === country
-      ? one.prefix
-      : one.is === 'postcode' && one.country === country
-        ? one.postcode
-        : [],
-  );
+function* addressesIn(country: string, prefixes: readonly string[], named: Named): Generator<Place> {
   for (const prefix of prefixes)
-    for (const postcode of postcodesIn(country, prefix, names)) yield addressAt(country, postcode);
+    for (const postcode of postcodesIn(country, prefix, named)) yield addressAt(country, postcode);
 }
 
 const addressAt = (country: string, postcode: string): Place => ({
