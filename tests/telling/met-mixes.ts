@@ -41,6 +41,8 @@ export function metMixesOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFile
     kinds: under(3) === 0 ? { tube: { rate: rate() } } : {},
     fees: under(5) === 0 ? { order: cents(100), item: cents(50) } : null,
   });
+  const by = () =>
+    pick(['highest', 'sum', 'lowest', 'average', { highest: 'plus' as const, further: cents(300) }] as const);
   const zones = under(3) === 0 ? ['home', 'europe'] : ['home'];
   const kinds = under(2) === 0 ? ['parcel', 'tube'] : ['parcel'];
   const places = under(3) === 0 ? ['Here', 'There'] : ['Here'];
@@ -60,7 +62,18 @@ export function metMixesOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFile
       services: services.map((id, i) => ({ id, name: id, days: [i + 1, i + 2] })),
       zones: homeAndEurope,
       ...channels(dialect.id),
-      mixedBy: pick(['highest', 'sum', 'lowest', 'average', { highest: 'plus', further: cents(300) }]),
+      mixedBy: by(),
+      mixing:
+        under(3) === 0
+          ? [
+              {
+                id: 'some',
+                kinds: pick([['parcel'], ['tube'], ['parcel', 'tube']]),
+                services: pick([[], ['post']]),
+                by: by(),
+              },
+            ]
+          : [],
       templates: ['main', 'second'].map((id) => {
         const zone = pick(zones);
         return {

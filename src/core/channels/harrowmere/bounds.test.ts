@@ -184,3 +184,25 @@ test('goods at a marketplace that pay by what discounts leave of them are off by
   expect(said([])).toBe(700);
   expect(said([third])).toBe(900);
 });
+
+test('goods without a mass come in any numbers beside those of their plan that have one', () => {
+  const post: Lane = {
+    rate: {
+      is: 'table',
+      unit: 'units',
+      breaks: [
+        { to: '6', amount: '2.00' },
+        { to: null, amount: '9.01' },
+      ],
+    },
+    freeFrom: { ...free, value: '40.00', test: 'before', of: 'group' },
+  };
+  const kilos = (sku: string, price: string) => item(sku, { price, mass: { value: '3', unit: 'kg' } });
+  const book = shopOf(
+    { post },
+    [kilos('A', '20.00'), kilos('B', '21.00'), kilos('C', '22.00'), item('D', { price: '0.30', mass: null })],
+    channels('harrowmere'),
+  );
+  // Told 5.50, between both: seven of the light ones alone are worth so little that they pay.
+  expect(saidOf('harrowmere', book, ({ about }) => about === 'rate')).toBe(351);
+});

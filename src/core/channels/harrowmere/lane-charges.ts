@@ -186,13 +186,12 @@ const fewMasses = memo(
   },
 );
 
-/** The least and the most that an item weighs; null where none has a mass. */
+/** The least and the most that an item weighs, of which nothing is known nothing; null where none has a mass. */
 const massesOf = memo((goods: readonly Listed[]): { readonly lightest: number; readonly heaviest: number } | null => {
   let [lightest, heaviest] = [Number.POSITIVE_INFINITY, 0];
   for (const { mass } of goods) {
-    if (mass === null) continue;
-    lightest = Math.min(lightest, mass);
-    heaviest = Math.max(heaviest, mass);
+    lightest = Math.min(lightest, mass ?? 0);
+    heaviest = Math.max(heaviest, mass ?? 0);
   }
   return heaviest === 0 ? null : { lightest, heaviest };
 });
