@@ -40,7 +40,7 @@ export function aiming(
 ): Aiming {
   const arePriced = pricedTo > 0;
   const cents = (price: number) => Math.max(1, Math.min(pricedTo, Math.floor(price)));
-  const codes = file.offers.flatMap(({ code }) => (code?.is === 'shared' ? code.code : []));
+  const codes = file.offers.flatMap(({ code }) => (code && 'code' in code ? code.code : []));
   const under = (n: number) => Math.floor(random() * n);
   const pick = <T>(list: readonly T[]): T => list[under(list.length)] as T;
   const lanes = file.templates.flatMap((template) =>

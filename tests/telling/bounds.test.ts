@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest';
 import { demoBook } from '../../demo/book.ts';
 import { dialectOf } from '../../src/core/channels/index.ts';
-import { seedFrom, times } from '../trials.ts';
+import { seeded, seedFrom, times } from '../trials.ts';
 import { marketOffersWorldOf, tellableWorldOf } from './books.ts';
 import { weighedFew } from './cut-books.ts';
 import { feedWorldOf } from './feed-world.ts';
-import { inPounds } from './in-pounds.ts';
+import { inPounds, statedInPounds } from './in-pounds.ts';
 import { metDeliveriesOf } from './met-deliveries.ts';
 import { metMixesOf } from './met-mixes.ts';
 import { metOffersOf } from './met-offers.ts';
@@ -183,7 +183,9 @@ test.each(metAt('lerrin-shop', 'harrowmere'))(
   (_, id, bookOf, placesOf) => {
     let off = 0;
     for (let seed = seedFrom(1); seed < seedFrom(1) + times(30); seed += 1) {
-      const { dialect, file } = inPounds(id, bookOf({ id }, seed), seed % 2 === 0 ? '0.05' : '0.01');
+      const own = bookOf({ id }, seed);
+      const stated = seed % 3 === 0 ? statedInPounds(own, seeded(seed)) : own;
+      const { dialect, file } = inPounds(id, stated, seed % 2 === 0 ? '0.05' : '0.01');
       const weighing = { places: placesOf(dialect), pricedTo: 0, market: 'britain' };
       const { found, beyond } = weighedAt(dialect, file, 400, seed, weighing);
       expect(beyond, `book ${seed}`).toEqual([]);

@@ -15,7 +15,7 @@ import type { World } from '../reading/books.ts';
 import { seeded, seedFrom, times } from '../trials.ts';
 import { marketOffersWorldOf, quotedWorldOf, saidWorldOf, tellableWorldOf } from './books.ts';
 import { hears, withCarrier } from './carried.ts';
-import { inPounds } from './in-pounds.ts';
+import { inPounds, statedInPounds } from './in-pounds.ts';
 import { sentFiles, withSingles } from './singles.ts';
 import { isSoldAt, touching } from './touching.ts';
 
@@ -28,21 +28,7 @@ const converting = (world: World, seed: number): World =>
 
 /** Some of these state rates, thresholds and what offers take in pounds; without chance nothing but prices is. */
 function convertedAlike({ book, basket }: World, chance: (() => number) | null): World {
-  const scaled = (amount: string) => (Number(amount) * (0.8 + 0.1 * (chance?.() ?? 0))).toFixed(2);
-  const amounts = (value: object): object =>
-    JSON.parse(JSON.stringify(value), (name, one) => (name === 'amount' ? scaled(one) : one));
-  const stated = (value: Readonly<Record<string, unknown>>): object | string | null => {
-    if (typeof value.rate === 'object' && value.rate !== null) return amounts(value.rate);
-    if (typeof value.amount === 'string') return scaled(value.amount);
-    const isMoney = value.unit === 'value' || value.over === 'value';
-    return isMoney && typeof value.value === 'string' ? scaled(value.value) : null;
-  };
-  const plain: unknown = JSON.parse(JSON.stringify(book), (name, value) => {
-    if (name === 'prices') return [];
-    if (typeof value !== 'object' || value === null || !('also' in value)) return value;
-    const own = chance && chance() < 0.4 ? stated(value) : null;
-    return { ...value, also: own === null ? {} : { GBP: own } };
-  });
+  const plain = { ...statedInPounds(book, chance), goods: book.goods.map((one) => ({ ...one, prices: [] })) };
   const file = bookFileSchema.parse(plain);
   const markets = file.markets.map((one) =>
     one.id === 'britain' ? { ...one, rounding: { is: 'step' as const, step: '0.05' } } : one,
