@@ -21,6 +21,11 @@ import { offerlessWorldOf, quotedWorldOf, saidWorldOf, tellableWorldOf } from '.
 import { withCarrier } from './carried.ts';
 import { type Picker, plain, plansChanged } from './changed-plans.ts';
 import { feedWorldOf } from './feed-world.ts';
+import { metDeliveriesOf } from './met-deliveries.ts';
+import { metMixesOf } from './met-mixes.ts';
+import { metOffersOf } from './met-offers.ts';
+import { metPlacesOf } from './met-places.ts';
+import { metTermsOf } from './met-terms.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
 const channels = ['lerrin-shop', 'harrowmere', 'findlark'] as const;
@@ -66,6 +71,25 @@ test.each(channels)('what is live at %s, adopted and rendered again, is the same
   expect(counts.lossy / counts.same).toBeLessThan(0.1);
   expect(counts.same).toBeGreaterThan(times(100));
 });
+
+test.each(channels)(
+  'so is what is live at %s of small books in which offers, deliveries, groups or zones meet',
+  (id) => {
+    const dialect = dialectOf(id);
+    const counts = { same: 0, lossy: 0 };
+    for (let seed = seedFrom(1); seed < seedFrom(1) + times(50); seed += 1)
+      for (const bookOf of [metOffersOf, metTermsOf, metDeliveriesOf, metMixesOf, metPlacesOf]) {
+        const { files: live } = told(dialect, bookOf(dialect, seed));
+        const again = adopt(dialect, live);
+        if (again.lost.some(({ is }) => !besideTheFile.includes(is))) counts.lossy += 1;
+        else {
+          counts.same += 1;
+          expect(told(dialect, wholeOf(again)).files, `book ${seed} of ${bookOf.name}`).toEqual(live);
+        }
+      }
+    expect(counts.lossy / counts.same).toBeLessThan(0.1);
+  },
+);
 
 test.each(channels)('a book adopted means what %s charges, where all of it is said exactly', (id) => {
   const dialect = dialectOf(id);

@@ -33,7 +33,11 @@ export interface Fallen {
   readonly zones: readonly (string | null)[];
 }
 
-const inOrder = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+/** From wide to narrow, and by their letters. */
+export function inOrder({ pattern: a }: Pick<Assigned, 'pattern'>, { pattern: b }: Pick<Assigned, 'pattern'>): number {
+  const [one, other] = [patternText(a), patternText(b)];
+  return rank(a) - rank(b) || (one < other ? -1 : one > other ? 1 : 0);
+}
 
 /**
  * The map that all templates' zones cut, from wide to narrow and by their letters: what is told of it does not go by
@@ -47,7 +51,7 @@ export const wholeAtlas = memo((book: CompiledBook): readonly Fallen[] => {
       place,
       zones: book.templates.map((template) => template.zoneOf(place)?.zone.id ?? null),
     }))
-    .sort((a, b) => rank(a.pattern) - rank(b.pattern) || inOrder(patternText(a.pattern), patternText(b.pattern)));
+    .sort(inOrder);
 });
 
 /** The zones that parts of the map fall in, by any template. */

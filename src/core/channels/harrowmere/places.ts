@@ -1,6 +1,6 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { matches, patternText, prefixesOfPart } from '../../places/index.ts';
-import { type Fallen, wholeAtlas } from '../atlas.ts';
+import { type Fallen, inOrder, wholeAtlas } from '../atlas.ts';
 import type { Listed } from '../dialect.ts';
 import { boundedIf, type Fidelity, type Loss, unsayable } from '../fidelity.ts';
 import { keysOf } from '../keys.ts';
@@ -42,26 +42,28 @@ export function placesOf(book: CompiledBook, goods: readonly Listed[]): Places {
     all.push({ key: region, zones: main });
     for (const part of countries)
       if (!isAlike(part.zones, main)) lost.push(lose(part, main, 'region takes in', region));
-    const found = new Map<string, Cut & { entries: string[] }>();
-    let count = 0;
+    const told: Entry[] = [];
     for (const part of within) {
       const entries = entriesOf(part, within);
       // What falls as its region does needs no entry, but where a wider one would take it along.
       const wider = within.filter((one) => one !== part && mayTake(one, part));
       if (isAlike(part.zones, main) && wider.length === 0) continue;
-      if (entries.length === 0 || count + entries.length > limits.entries) {
+      if (entries.length > 0 && told.length + entries.length <= limits.entries) told.push(...entries);
+      else
         for (const instead of [main, ...wider.map(({ zones }) => zones)])
           lost.push(lose(part, instead, 'not cut out', region));
-        continue;
-      }
-      count += entries.length;
-      const alike = part.zones.join('\u0000');
+    }
+    const found = new Map<string, Cut & { entries: string[] }>();
+    // Beginnings of a part as if they were named themselves.
+    for (const { pattern, zones } of told.sort(inOrder)) {
+      const alike = zones.join('\u0000');
       const known = found.get(alike);
-      if (known) known.entries.push(...entries);
+      if (known) known.entries.push(patternText(pattern));
       else {
-        const zone = part.zones.find((one) => one !== null) ?? `closed-${region}`;
-        found.set(alike, { key: keyFor(spelled(zone)), region, entries: [...entries] });
-        all.push({ key: found.get(alike)?.key ?? '', zones: part.zones });
+        const zone = zones.find((one) => one !== null) ?? `closed-${region}`;
+        const cut = { key: keyFor(spelled(zone)), region, entries: [patternText(pattern)] };
+        found.set(alike, cut);
+        all.push({ key: cut.key, zones });
       }
     }
     cuts.push(...found.values());
@@ -108,20 +110,24 @@ const isAlike = (a: readonly (string | null)[], b: readonly (string | null)[]): 
 const mayTake = (one: Fallen, { pattern, place }: Fallen): boolean =>
   pattern.is === 'part' && place.postcode === null ? one.place.part === pattern.part : matches(one.pattern, place);
 
+/** An entry of a cut, and the book's zones there. */
+type Entry = Pick<Fallen, 'pattern' | 'zones'>;
+
 /** The entries of a cut that stand for a part of the map: none where nothing does. */
-function entriesOf({ pattern }: Fallen, within: readonly Fallen[]): string[] {
+function entriesOf({ pattern, zones }: Fallen, within: readonly Fallen[]): Entry[] {
   switch (pattern.is) {
     case 'prefix':
     case 'postcode':
-      return [patternText(pattern)];
+      return [{ pattern, zones }];
     case 'part': {
       // Of what the book names by postcode the part has nothing.
+      const { country } = pattern;
       const named = within.flatMap(({ pattern: one }) =>
-        one.is === 'prefix' && one.country === pattern.country ? [one.prefix] : [],
+        one.is === 'prefix' && one.country === country ? [one.prefix] : [],
       );
       return prefixesOfPart(pattern.part)
         .filter((prefix) => !named.some((one) => prefix.startsWith(one)))
-        .map((prefix) => `${pattern.country} ${prefix}*`);
+        .map((prefix) => ({ pattern: { is: 'prefix', country, prefix }, zones }));
     }
     default:
       return [];

@@ -13,7 +13,7 @@ import { deliveryAs } from './delivery-offers.ts';
 import { type Does, notThere } from './does.ts';
 import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts';
 import { manifest } from './manifest.ts';
-import { entryOf } from './places.ts';
+import { entryOf, leftOut } from './places.ts';
 import type { ToldGroup } from './sets.ts';
 import { textsIn } from './texts.ts';
 
@@ -180,18 +180,9 @@ function whereOf(book: CompiledBook, offer: Offer): { places: string[] | null; e
   const { zones } = offer;
   if (!zones) return { places: null, except: [], fidelity: exact };
   const means = ({ zones: falls }: Fallen) => falls.some((zone) => zone !== null && zones.has(zone));
-  const parts = wholeAtlas(book);
-  const inside = parts.filter(means);
-  const around = (one: Fallen) =>
-    inside.some(
-      ({ pattern }) =>
-        pattern.is === 'world' ||
-        (one.pattern.is !== 'world' && one.pattern.is !== 'country' && pattern.country === one.pattern.country),
-    );
-  const except = parts.filter((one) => !means(one) && one.pattern.is !== 'world' && around(one));
   return {
-    places: inside.map(entryOf),
-    except: except.map(entryOf),
+    places: wholeAtlas(book).filter(means).map(entryOf),
+    except: leftOut(book, means).map(entryOf),
     fidelity: byTemplate(book, zones),
   };
 }
