@@ -19,11 +19,11 @@ import { boundOf, type Found, isClose, placesOfBooks, widestRates } from '../tes
  * A bound is the most by which a basket may differ. Rates are looked at in books of rates alone, every count of every
  * item; thresholds, mixing, fees and offers in small books, so many aimed baskets each: only those count for a clause
  * in which nothing else is inexact but what goes with it, as offers that meet. How much narrower is what is found? A
- * basket that is off by more than all its clauses say is told first, and is a failure. That alone is asked of books in
- * which offers and thresholds meet, terms of offers, deliveries and fees, rates of several groups or of all sorts, or zones, and of random books of all
- * clauses. What few clauses are left of each of these in a book cut out of it may be seen by themselves; and last the
- * demo's, goods costing and weighing what they do: what other clauses may be off is taken off there, and what cannot
- * be said at all is left out.
+ * basket that is off by more than all its clauses say is told first, and is a failure. That alone is asked of books
+ * in which offers and thresholds meet, terms of offers, deliveries and fees, rates of several groups or of all sorts,
+ * or zones, and of random books of all clauses. What few clauses are left of each of these in a book cut out of it
+ * may be seen by themselves; and last the demo's, goods costing and weighing what they do: what other clauses may be
+ * off is taken off there, and what cannot be said at all is left out.
  */
 const { values: options } = parseArgs({
   options: {

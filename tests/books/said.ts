@@ -43,6 +43,20 @@ export const twoTemplates = (main: Lanes, second: Lanes, from = 'Here'): BookInp
   { id: 'second', name: 'Second', origin: from, zones: ['home'], lanes: { home: { ...second } } },
 ];
 
+/** Templates with a lane to the home zone for each of some services. */
+export const homeTemplates = (
+  ids: readonly string[],
+  services: readonly string[],
+  lane: () => Lane,
+): BookInput['templates'] =>
+  ids.map((id) => ({
+    id,
+    name: id,
+    origin: 'Here',
+    zones: ['home'],
+    lanes: { home: Object.fromEntries(services.map((one) => [one, lane()])) },
+  }));
+
 /** An offer on the goods with the tag “less” alone. */
 export const lessOff = (
   off: { by: 'amount'; amount: string } | { by: 'percent'; percent: string },

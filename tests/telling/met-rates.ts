@@ -1,6 +1,6 @@
 import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
 import type { Dialect } from '../../src/core/channels/index.ts';
-import { channels } from '../books/said.ts';
+import { channels, homeTemplates } from '../books/said.ts';
 import { item, offerOf, shopOf } from '../books/shop.ts';
 import { drawing } from '../trials.ts';
 
@@ -100,13 +100,7 @@ export function metRatesOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFile
       services: services.map((id, i) => ({ id, name: id, days: [i + 1, i + 2] })),
       ...fitted(channels(dialect.id), pick(['any order', 'single goods'])),
       mixedBy: pick(['highest', 'sum', 'lowest', 'average']),
-      templates: templates.map((id) => ({
-        id,
-        name: id,
-        origin: 'Here',
-        zones: ['home'],
-        lanes: { home: Object.fromEntries(services.map((one) => [one, lane()])) },
-      })),
+      templates: homeTemplates(templates, services, lane),
       offers: chance(2)
         ? []
         : [

@@ -1,6 +1,6 @@
 import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
 import type { Dialect } from '../../src/core/channels/index.ts';
-import { channels } from '../books/said.ts';
+import { channels, homeTemplates } from '../books/said.ts';
 import { item, offerOf, shopOf } from '../books/shop.ts';
 import { drawing } from '../trials.ts';
 
@@ -85,13 +85,7 @@ export function metTermsOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFile
       ...channels(dialect.id),
       mixedBy: pick(['highest', 'sum']),
       selections: tags.map((id) => ({ id, name: id, takes: { is: 'tags', any: [id], all: [] }, except: [] })),
-      templates: templates.map((id) => ({
-        id,
-        name: id,
-        origin: 'Here',
-        zones: ['home'],
-        lanes: { home: Object.fromEntries(services.map((one) => [one, lane()])) },
-      })),
+      templates: homeTemplates(templates, services, lane),
       offers: Array.from({ length: count }, (_, i) => offer(i)),
       eitherOr: chance(2)
         ? [

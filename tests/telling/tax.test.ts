@@ -46,7 +46,7 @@ function taxed(book: BookFile, seed: number): BookFile {
 /** What is asked, what cannot be said, and what is off or not. */
 type Tally = Record<'asked' | 'unsayable' | 'differ' | 'exact', number>;
 
-/** Compares what baskets pay in all, tax with it, at a channel whose amounts have it inside and by a book that adds it. */
+/** Compares what baskets pay in all at a channel whose amounts have tax inside, and by a book that adds it. */
 function comparing(dialect: Dialect, file: BookFile, about: string, tally: Tally) {
   const { book: compiled, goods, ask } = opened(file, 'home');
   const book = asOf(compiled, at);

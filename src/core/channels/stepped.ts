@@ -116,7 +116,7 @@ const beginningOf = ({ from, breaks }: { from: number; breaks: readonly { per: n
 const cannot = (manner: Manner): Fidelity =>
   unsayable({ is: 'rate', manner }, 'a flat rate or a table by mass', 'live with it');
 
-/** Of what discounts leave: a table that begins or ends somewhere may take what it should not, or not what it should. */
+/** Of what discounts leave; a table that begins or ends may take what it should not, or not what it should. */
 function afterDiscounts(charges: readonly number[], isOpen: boolean): Fidelity {
   const off = minor(Math.max(...charges) - Math.min(...charges));
   const loss = { is: 'steps before discounts', off } as const;

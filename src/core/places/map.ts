@@ -61,7 +61,7 @@ function wholePostcode(country: string, prefix: string): string {
   }
 }
 
-/** The beginnings by one step longer than a prefix that together take what it does. @example GB HS → HS1, HS2, … HS99 */
+/** The beginnings one step longer that together take what a prefix does. @example GB HS → HS1, HS2, … HS99 */
 function longerBy(country: string, prefix: string): string[] {
   const by = (signs: readonly string[]) => signs.map((sign) => prefix + sign);
   if (country === 'GB') {
@@ -75,7 +75,7 @@ function longerBy(country: string, prefix: string): string[] {
   return by(country === 'US' ? anyDigit : [...anyDigit, ...letters]);
 }
 
-/** What some patterns name: countries, those in which they name something narrower, and postcodes or their beginnings. */
+/** What some patterns name: countries, those in which they name something narrower, and beginnings of postcodes. */
 interface Named {
   readonly countries: ReadonlySet<string | null>;
   readonly cut: ReadonlySet<string>;

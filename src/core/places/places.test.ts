@@ -315,7 +315,7 @@ describe('the parts of the map', () => {
 
   const digit = fc.constantFrom(...'012');
   const letter = fc.constantFrom(...'AB');
-  /** Postcodes few of whose signs vary, so that names of them lie in each other, or in what an address is made up as. */
+  /** Postcodes few of whose signs vary, so that names of them lie in each other, or are made-up addresses. */
   const postcodeIn = fc.oneof(
     fc
       .tuple(fc.constantFrom('HS1', 'HS2', 'HS12', 'H1', 'H1A', 'BT1', 'BT9'), digit, letter)

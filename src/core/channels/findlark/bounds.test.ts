@@ -190,7 +190,7 @@ test('at a feed a threshold does not go in countries of which no promotion asks 
   expect(saidOf('findlark', book, (clause) => clause.about === 'threshold' && clause.template === 'second')).toBe(270);
 });
 
-test('at a feed free delivery that reaches a part of its country which is another zone is off by what is paid there', () => {
+test('at a feed free delivery that reaches another zone of its country is off by what is paid there', () => {
   const book = shopOf({}, [item('A')], {
     ...channels('findlark'),
     services: [{ id: 'post', name: 'Post', days: [1, 2] }],

@@ -15,7 +15,7 @@ export interface Does {
     readonly zones: ReadonlySet<string> | null;
   }[];
   readonly most: Minor;
-  /** How far off at the most an order to some places is where it holds and is not told, or is told and does not hold. */
+  /** How far off an order to some places is at the most: where it holds and is not told, or the other way round. */
   misplaced(places: readonly Fallen[]): Minor;
   /** Whether its largest discount is kept by what is told. */
   readonly capped: boolean;

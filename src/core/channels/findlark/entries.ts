@@ -7,7 +7,7 @@ import type { Delivered, DeliveredLane } from './groups.ts';
 import { limits } from './limits.ts';
 import type { NamedPart } from './named-parts.ts';
 
-/** Items that are charged alike alone: what a lane charges for one of them, what any weighs and costs, how long it is. */
+/** Items that are charged alike alone: what a lane charges for one of them, and what any weighs, costs and measures. */
 export interface Alike {
   readonly charge: number;
   readonly mass: Reach;

@@ -82,7 +82,7 @@ test('goods of two plans at a marketplace are off by what is said of their rate 
   expect(said('rate') + said('mixing')).toBe(2 * 1015 - 546);
 });
 
-test('a country that a marketplace takes in with others is off by what its zones say of all templates, and theirs', () => {
+test('a country that a marketplace takes in with others is off by all its templates, and by what theirs say', () => {
   const table: Lane = {
     rate: {
       is: 'table',
@@ -157,7 +157,7 @@ test('goods of several rates of their own are off by what each of their plans is
   expect(said(goods)).toBe(each.reduce((sum, one) => sum + one, 0));
 });
 
-test('goods at a marketplace that pay by what discounts leave of them are off by all steps below what they cost', () => {
+test('goods that pay by what discounts leave of them are off by all steps below what they cost', () => {
   const post: Lane = {
     rate: {
       is: 'table',

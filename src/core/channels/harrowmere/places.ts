@@ -15,7 +15,7 @@ export interface ToldPlace {
   readonly zones: readonly (string | null)[];
 }
 
-/** A part of the book's map that falls there under zones of the templates instead of others, and how far that is off. */
+/** A part of the book's map that falls there under other zones of the templates, and how far that is off. */
 export interface Lost {
   readonly zones: Zones;
   readonly instead: Zones;
@@ -106,7 +106,7 @@ function zonesOf(region: string, countries: readonly Fallen[]): readonly (string
 const isAlike = (a: readonly (string | null)[], b: readonly (string | null)[]): boolean =>
   a.every((zone, i) => zone === b[i]);
 
-/** Whether a part of the map would be taken along by another: one without a postcode by those that its postcodes have. */
+/** Whether another part would take one along; of one without a postcode those that its postcodes lie in. */
 const mayTake = (one: Fallen, { pattern, place }: Fallen): boolean =>
   pattern.is === 'part' && place.postcode === null ? one.place.part === pattern.part : matches(one.pattern, place);
 

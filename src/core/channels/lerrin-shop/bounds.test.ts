@@ -334,7 +334,7 @@ test('a kind by itself may be charged more than all together, and beside another
   expect(saidOf('lerrin-shop', book, isMixing)).toBeGreaterThanOrEqual(600);
 });
 
-test('at the shop a table by what discounts leave is told by list values: off by its steps where an offer takes some', () => {
+test('at the shop a table by what discounts leave is told by list values, off where an offer takes some', () => {
   const half = offerOf('half', 1, { benefit: { is: 'off order', off: { by: 'percent', percent: '50' } } });
   const said = (breaks: readonly { to: string | null; amount: string }[], offers: readonly (typeof half)[]) =>
     saidOf(
