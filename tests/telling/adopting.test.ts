@@ -25,6 +25,7 @@ import { metDeliveriesOf } from './met-deliveries.ts';
 import { metMixesOf } from './met-mixes.ts';
 import { metOffersOf } from './met-offers.ts';
 import { metPlacesOf } from './met-places.ts';
+import { metRatesOf } from './met-rates.ts';
 import { metTermsOf } from './met-terms.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
@@ -73,12 +74,12 @@ test.each(channels)('what is live at %s, adopted and rendered again, is the same
 });
 
 test.each(channels)(
-  'so is what is live at %s of small books in which offers, deliveries, groups or zones meet',
+  'so is what is live at %s of small books in which offers, deliveries, rates or zones meet',
   (id) => {
     const dialect = dialectOf(id);
     const counts = { same: 0, lossy: 0 };
     for (let seed = seedFrom(1); seed < seedFrom(1) + times(50); seed += 1)
-      for (const bookOf of [metOffersOf, metTermsOf, metDeliveriesOf, metMixesOf, metPlacesOf]) {
+      for (const bookOf of [metOffersOf, metTermsOf, metDeliveriesOf, metMixesOf, metRatesOf, metPlacesOf]) {
         const { files: live } = told(dialect, bookOf(dialect, seed));
         const again = adopt(dialect, live);
         if (again.lost.some(({ is }) => !besideTheFile.includes(is))) counts.lossy += 1;

@@ -1,8 +1,19 @@
-import { gram, type Minor, memo, minor } from '../exact/index.ts';
-import { type Breaks, breaksOf, type Lane, laneCharge, type Priced, type Shipment, summedOf } from '../rates/index.ts';
+import { gram, type Minor, memo, minor, nothing } from '../exact/index.ts';
+import {
+  type Breaks,
+  breaksOf,
+  type Lane,
+  laneCharge,
+  noFees,
+  type Priced,
+  pricedBy,
+  type Shipment,
+  summedOf,
+} from '../rates/index.ts';
 import { stated } from './bounds.ts';
 import type { Listed } from './dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, type Manner, unsayable, worstOf } from './fidelity.ts';
+import type { GroupLane } from './goods-groups.ts';
 import { type Piece, pieces, piecesOf, thinned } from './pieces.ts';
 
 /** A row of steps: from a value in minor units, or from whole grams; null: not offered from there. */
@@ -26,6 +37,19 @@ export const reachOf = ({ rows, each }: Pick<Stepped, 'rows' | 'each'>): { least
     ? { least: minor(0), most: minor(0) }
     : { least: minor(Math.min(...charges) + each), most: minor(Math.max(...charges) + each * stated.units) };
 };
+
+/** A lane as its steps charge. */
+export function bySteps(by: GroupLane, { by: over, rows, each }: Stepped): GroupLane {
+  const unit = over === 'grams' ? gram : 1;
+  const breaks = rows.map(({ charge }) => ({ amount: charge ?? nothing, step: nothing, per: 0 }));
+  const edges = rows.slice(1).map(({ from }) => (from - 1) * unit);
+  const fees = { ...noFees, item: each, alone: { order: nothing, item: each } };
+  return {
+    ...by,
+    lane: { ...by.lane, after: false, kinds: null, bounds: [], fees, conversion: null },
+    price: pricedBy({ is: 'table', over: over === 'grams' ? 'mass' : 'value', from: 0, edges, breaks }, false),
+  };
+}
 
 /** What each unit is off, and values after discounts, come to what a row is off; rows are off by one thing each. */
 const besideRows = ['each alone', 'steps before discounts'] as const;

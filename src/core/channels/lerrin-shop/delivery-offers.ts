@@ -42,7 +42,12 @@ export function deliveryAs(book: CompiledBook, groups: readonly ToldGroup[], off
     offer.limits.most ?? Number.POSITIVE_INFINITY,
     off.by === 'amount' ? off.amount : Number.POSITIVE_INFINITY,
   );
-  const whole = mostOf(lanes.filter((lane) => isActedOn(lane) && (named !== null || isEver(lane))));
+  const whole = Math.max(
+    0,
+    ...lanes
+      .filter((lane) => !lane.kept && isActedOn(lane) && (named !== null || isEver(lane)))
+      .map(({ paid }) => paid),
+  );
   const atMost = Math.min(whole, limit);
   if (atMost === 0) return unsayable({ is: 'no counterpart' }, 'speeds for its services');
   const paid = minor(Math.min(atMost, mostPaid));

@@ -31,6 +31,7 @@ export function quotedAs({ lane, price }: GroupLane, goods: readonly Listed[]): 
     each: fees.item,
     least: asks.add + fees.order + fees.item,
     most: Number.POSITIVE_INFINITY,
+    paid: Number.POSITIVE_INFINITY,
     ends: true,
     fidelity: worstOf([silenceOf(asks.fallback), orderOf(goods)]),
   };

@@ -9,7 +9,7 @@ import { mostFees } from '../fees.ts';
 import { boundedIf, exact, type Fidelity, unsayable } from '../fidelity.ts';
 import { type GoodsGroup, type GroupLane, groupsOf, isAlone, laneFor } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
-import { endsWithin, freedBySteps, type Row, reachOf, type Stepped, steppedOf } from '../stepped.ts';
+import { bySteps, endsWithin, freedBySteps, type Row, reachOf, type Stepped, steppedOf } from '../stepped.ts';
 import { type Beside, type BesideAt, besideAnything, besideIn } from './beside.ts';
 import { limits, type ShopRate, type ShopRows, type ShopSet } from './format.ts';
 import type { ShopPlaces } from './places.ts';
@@ -33,6 +33,8 @@ export interface ToldLane {
   readonly threshold: ToldThreshold | null;
   readonly least: number;
   readonly most: number;
+  /** The most that its goods are charged there by what it says. */
+  readonly paid: number;
   /** Whether it is not offered somewhere within the stated bounds. */
   readonly ends: boolean;
 }
@@ -118,7 +120,7 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, b
       const head = { zone, bookZone, by, service: service.id, alone: isAlone(group, lane) };
       if (!speed) {
         const fidelity = unsayable({ is: 'no speed', service: service.id, speed: null }, 'a speed');
-        return [{ ...head, rate: null, fidelity, threshold: null, least: 0, most: 0, ends: false }];
+        return [{ ...head, rate: null, fidelity, threshold: null, least: 0, most: 0, paid: 0, ends: false }];
       }
       const beside = lane.freeFrom ? besideAt(group, zone, service.id) : besideAnything;
       const holding = book.offers.map((offer) => mayHold(offer, beside.zones));
@@ -126,8 +128,10 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, b
       const told = known.get(key) ?? toldOf(book, group, by, beside);
       known.set(key, told);
       if (told.rate === null)
-        return [{ ...head, rate: null, fidelity: told.fidelity, threshold: null, least: 0, most: 0, ends: false }];
-      const { steps, each, least, most, ends } = told.rate;
+        return [
+          { ...head, rate: null, fidelity: told.fidelity, threshold: null, least: 0, most: 0, paid: 0, ends: false },
+        ];
+      const { steps, each, least, most, paid, ends } = told.rate;
       const names = locales.filter((locale) => lane.names[locale] !== undefined);
       const rate: ShopRate = {
         set: '',
@@ -146,6 +150,7 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, b
           threshold: told.threshold,
           least,
           most,
+          paid,
           ends,
         },
       ];
@@ -212,17 +217,22 @@ const saidBy = (
   by: GroupLane,
   { goods }: GoodsGroup,
   stepped: Stepped,
-): { readonly rate: SaidRate; readonly fidelity: Fidelity } => ({
-  rate: {
-    steps: writtenSteps(book, stepped),
-    each: stepped.each,
-    least: reachOf(stepped).least,
-    most: Math.min(reachOf(stepped).most, mostCharged(by, goods)),
-    ends: endsWithin(stepped),
-    fidelity: stepped.fidelity,
-  },
-  fidelity: stepped.fidelity,
-});
+): { readonly rate: SaidRate; readonly fidelity: Fidelity } => {
+  const { fidelity, each } = stepped;
+  const { least, most } = reachOf(stepped);
+  return {
+    rate: {
+      steps: writtenSteps(book, stepped),
+      each,
+      least,
+      most: Math.min(most, mostCharged(by, goods)),
+      paid: Math.min(most, mostCharged(fidelity.is === 'exact' ? by : bySteps(by, stepped), goods)),
+      ends: endsWithin(stepped),
+      fidelity,
+    },
+    fidelity,
+  };
+};
 
 const mostWaivedOf = memo(({ goods }: GoodsGroup): Minor => mostFees(goods, ({ waivable }) => waivable));
 

@@ -10,6 +10,8 @@ export interface SaidRate extends Pick<ShopRate, 'steps'> {
   /** The least and the most that it charges within the stated bounds. */
   readonly least: number;
   readonly most: number;
+  /** The most that the goods it is for are charged there. */
+  readonly paid: number;
   /** Whether it is not offered somewhere within the stated bounds. */
   readonly ends: boolean;
   readonly fidelity: Fidelity;
