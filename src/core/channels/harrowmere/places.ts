@@ -2,7 +2,7 @@ import type { CompiledBook } from '../../book/index.ts';
 import { matches, patternText, prefixesOfPart } from '../../places/index.ts';
 import { type Fallen, inOrder, wholeAtlas } from '../atlas.ts';
 import type { Listed } from '../dialect.ts';
-import { boundedIf, type Fidelity, type Loss, unsayable } from '../fidelity.ts';
+import type { Loss } from '../fidelity.ts';
 import { keysOf } from '../keys.ts';
 import type { ReadLine } from '../reading.ts';
 import { type Cut, elsewhere, limits, regionOf, regions } from './format.ts';
@@ -19,7 +19,9 @@ export interface ToldPlace {
 export interface Lost {
   readonly zones: Zones;
   readonly instead: Zones;
-  readonly fidelity: Fidelity;
+  readonly loss: Loss;
+  /** Infinite where it has no bound. */
+  readonly off: number;
 }
 
 /** The map as Harrowmere is told it, and what of the book's map it cannot follow. */
@@ -137,13 +139,12 @@ function entriesOf({ pattern, zones }: Fallen, within: readonly Fallen[]): Entry
 /** What is lost where a part of the map falls there as something else does. */
 function lostIn(book: CompiledBook, goods: readonly Listed[]) {
   const offBy = offInstead(book, goods);
-  return ({ pattern, zones }: Fallen, instead: Zones, is: 'region takes in' | 'not cut out', region: string): Lost => {
-    const loss: Loss = { is, region, place: patternText(pattern) };
-    const off = offBy(zones, instead);
-    const remedies = ['whole regions', 'live with it'] as const;
-    const fidelity = Number.isFinite(off) ? boundedIf(off, loss, ...remedies) : unsayable(loss, ...remedies);
-    return { zones, instead, fidelity };
-  };
+  return ({ pattern, zones }: Fallen, instead: Zones, is: 'region takes in' | 'not cut out', region: string): Lost => ({
+    zones,
+    instead,
+    loss: { is, region, place: patternText(pattern) },
+    off: offBy(zones, instead),
+  });
 }
 
 /** How a region or a cut is read. */

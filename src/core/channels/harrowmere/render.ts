@@ -4,7 +4,7 @@ import { allPay } from '../all-pay.ts';
 import { stated } from '../bounds.ts';
 import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
 import { mostFeesOf } from '../fees.ts';
-import { addedUp, boundedIf, exact, type Fidelity, noMoreThan, unsayable, worstOf } from '../fidelity.ts';
+import { addedUp, bounded, boundedIf, exact, type Fidelity, noMoreThan, unsayable, worstOf } from '../fidelity.ts';
 import { dearestInAll } from '../levelled-baskets.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
@@ -68,7 +68,7 @@ export function render(site: Site, book: CompiledBook, goods: readonly Listed[])
         fidelity: mixing(book, said),
       },
       ...shownNotes(book),
-      ...zoneNotes(book, places, [...lanes, ...freeing]),
+      ...zoneNotes(book, places, [...lanes, ...freeing], speech),
       ...lanes,
       ...freeing,
       ...offers.drafted.map((one) => noteOf(one, told.of)),
@@ -208,34 +208,39 @@ function furtherOff(plans: readonly ToldPlan[]): Fidelity {
 }
 
 /** What is said of zones: what falls in one of them and is told as in another is off by what is said there besides. */
-function zoneNotes(book: CompiledBook, { all, cuts, lost }: Places, told: readonly Note[]): Note[] {
+function zoneNotes(book: CompiledBook, { all, cuts, lost }: Places, told: readonly Note[], speech: Speech): Note[] {
   const unlike = ({ zones, instead }: Lost, i: number) => (zones[i] === instead[i] ? [] : [zones[i], instead[i]]);
-  const saidInstead = (one: Lost, service: string): Fidelity =>
-    addedUp(
-      told.flatMap(({ clause, fidelity }) =>
+  const offBy = (one: Lost, service: string): number =>
+    told.reduce((sum, { clause, fidelity }) => {
+      const isInstead =
         (clause.about === 'rate' || clause.about === 'threshold') &&
         clause.service === service &&
-        book.templates.some(({ id }, i) => id === clause.template && unlike(one, i)[1] === clause.zone)
-          ? fidelity
-          : [],
-      ),
-    );
+        book.templates.some(({ id }, i) => id === clause.template && unlike(one, i)[1] === clause.zone);
+      return isInstead ? sum + boundOf(fidelity) : sum;
+    }, 0);
+  const spoken = book.services.filter(({ id }) => speech.speedOf(id) !== null);
+  const remedies = ['whole regions', 'live with it'] as const;
+  const fidelityOf = (one: Lost): Fidelity => {
+    const off = one.off + Math.max(0, ...spoken.map(({ id }) => offBy(one, id)));
+    return Number.isFinite(off) ? bounded(minor(off), one.loss, ...remedies) : unsayable(one.loss, ...remedies);
+  };
+  const parted = lost
+    .filter(({ off }) => off > 0)
+    .map((one) => ({ zones: new Set(book.templates.flatMap((_, i) => unlike(one, i))), fidelity: fidelityOf(one) }));
   return book.body.zones
     .filter(({ id }) => book.templates.some((template) => template.zones.some((zone) => zone.id === id)))
     .map(
       ({ id }): Note => ({
         clause: { about: 'zone', zone: id },
         reads: all.filter(({ zones }) => zones.includes(id)).map(({ key }) => placeRead(key, cuts)),
-        fidelity: worstOf(
-          lost
-            .filter((one) => one.fidelity.is !== 'exact' && one.zones.some((_, i) => unlike(one, i).includes(id)))
-            .map((one) =>
-              addedUp([one.fidelity, worstOf(book.services.map((service) => saidInstead(one, service.id)))]),
-            ),
-        ),
+        fidelity: worstOf(parted.flatMap(({ zones, fidelity }) => (zones.has(id) ? [fidelity] : []))),
       }),
     );
 }
+
+/** How far off something is at the most: infinite where it cannot be said. */
+const boundOf = (fidelity: Fidelity): number =>
+  fidelity.is === 'bounded' ? fidelity.bound : fidelity.is === 'exact' ? 0 : Number.POSITIVE_INFINITY;
 
 /** Plans as is said of their lanes: from where one is free on both sides it charges nothing. */
 function saidBelow(plans: readonly ToldPlan[], freeing: readonly Note[]): ToldPlan[] {
